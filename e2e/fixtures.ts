@@ -1,0 +1,56 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { copyBook, removeBook, startServer, type BookName, type Server } from './server';
+
+interface Fixtures {
+  /** Which prepared book the test works on a copy of. */
+  book: BookName;
+  server: Server;
+}
+
+export const test = base.extend<Fixtures>({
+  book: ['demo', { option: true }],
+  server: async ({ book }, use) => {
+    const folder = copyBook(book);
+    const server = await startServer(folder, book);
+    await use(server);
+    await server.stop();
+    removeBook(folder);
+  },
+  page: async ({ page }, use) => {
+    const faults: string[] = [];
+    page.on('pageerror', (error) => faults.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text()))
+        faults.push(message.text());
+    });
+    await use(page);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Chooses in the frame what to drive, and waits until the book has it: a page opened sooner cuts the choice off. */
+export async function choose(page: Page, kind: 'Title' | 'Car', name: string) {
+  await page.getByRole('button', { name: new RegExp(`^${kind}: `) }).click();
+  await page.getByRole('menuitemradio', { name }).click();
+  await expect(page.getByRole('button', { name: `${kind}: ${name}` })).toBeVisible();
+}
+
+/** Runs a whole guided capture with the simulated foot at a fast pace. */
+export async function captureBrake(page: Page) {
+  await page.getByRole('button', { name: 'Start the capture' }).click();
+  await page.getByRole('button', { name: '16×' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /The brake drags, and full is out of reach/,
+    { timeout: 40_000 },
+  );
+}
+
+/** Rides the laps that are chosen and waits for them to lie on the trail. */
+export async function ride(page: Page, name: RegExp) {
+  const trail = page.getByRole('region', { name: 'Trail' });
+  await page.getByRole('button', { name: /^Ride \d+ laps$/ }).click();
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await expect(trail.getByRole('button', { name })).toBeVisible({ timeout: 60_000 });
+}

@@ -1,0 +1,122 @@
+import type { Page } from '@playwright/test';
+import { choose, expect, test } from './fixtures';
+
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
+/** The ride is driven and let go of in a worker; a busy machine takes its time. */
+const WORKED_OUT = { timeout: 90_000 };
+
+test('a damper that the base does not let through is found, let through, and calms the rim', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/force`);
+  await expect(page.getByRole('link', { name: 'Force, needs a look: Damper does nothing' })).toBeVisible();
+  await expect(heading(page)).toHaveText('Damper does nothing: the base lets nothing of it through');
+  await page.getByRole('button', { name: 'Calm', exact: true }).click();
+  await expect(page.getByText('at 40 m/s', { exact: true })).toBeVisible(WORKED_OUT);
+  await next(page).getByRole('button', { name: 'Apply: Title damper 0 to 100' }).click();
+  await expect(page.getByRole('button', { name: 'Change: Title damper on the base 0 → 100' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Force, needs a look: Damper/ })).toBeHidden();
+  await expect(page.getByText(/at 40 m\/s, within \d/)).toBeVisible(WORKED_OUT);
+});
+
+test('the Marl’s gain clips in the Spindrift; its own gain is proposed, and the figure falls', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url);
+  await choose(page, 'Car', 'Spindrift H4');
+  await page.goto(`${server.url}/force`);
+  const clipped = page
+    .getByText('of the ride is clipped', { exact: true })
+    .locator('xpath=preceding-sibling::dd|following-sibling::dd');
+  await expect(clipped).toBeVisible(WORKED_OUT);
+  const before = parseFloat((await clipped.textContent())!);
+  const apply = next(page).getByRole('button', { name: /^Apply: Car force 100 to \d+/ });
+  await expect(apply).toBeEnabled(WORKED_OUT);
+  await apply.click();
+  await expect(page.getByRole('button', { name: /^Change: Car force.* 100 → \d+/ })).toBeVisible();
+  await expect(async () => expect(parseFloat((await clipped.textContent())!)).toBeLessThan(before)).toPass(
+    WORKED_OUT,
+  );
+
+  // By hand: the picture follows the slider, nothing is kept until it is said.
+  await page.getByRole('slider', { name: 'Force', exact: true }).press('Home');
+  await expect(next(page).getByText(/^Keep force 66 → 0\?/)).toBeVisible();
+  await expect(clipped).toHaveText('0.0 %', WORKED_OUT);
+  await next(page).getByRole('button', { name: 'Put back' }).click();
+  await expect(next(page).getByText(/^Keep force/)).toBeHidden();
+});
+
+test('with the other school every peak is kept', async ({ page, server }) => {
+  await page.goto(`${server.url}/force`);
+  await next(page).getByRole('button', { name: 'I want every peak kept' }).click();
+  await expect(next(page).getByText('Nothing may ever clip')).toBeVisible();
+  await expect(next(page).getByText(/keeps every peak/)).toBeVisible(WORKED_OUT);
+});
+
+test('a rim that would get much heavier asks first, and by the key as well', async ({ page, server }) => {
+  await page.goto(`${server.url}/force`);
+  await page.getByRole('slider', { name: 'Force', exact: true }).press('End');
+  await page.keyboard.press('k');
+  await expect(next(page).getByRole('alert')).toHaveText(
+    /1\.5 times as strong, up to 5\.5 N·m: both hands on/,
+  );
+  await expect(page.getByRole('button', { name: /^Change: Force 66/ })).toBeHidden();
+  await next(page).getByRole('button', { name: 'Hands ready: keep' }).click();
+  await expect(page.getByRole('button', { name: 'Change: Force 66 → 100' })).toBeVisible();
+});
+
+test('smoothing is set by its measured effect; a feeling is traced to its cause and cured', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/force?part=smooth`);
+  const figure = page.getByText('times as rough as the title means it, kerbs and bumps apart');
+  const rough = figure.locator('xpath=preceding-sibling::dd|following-sibling::dd');
+  await expect(rough).toBeVisible(WORKED_OUT);
+  const before = parseFloat((await rough.textContent())!);
+  expect(before).toBeGreaterThan(2);
+
+  await page.getByRole('button', { name: 'Feels like…' }).click();
+  await page.getByRole('button', { name: 'Robotic, like gears' }).click();
+  const causes = page.getByRole('region', { name: /^Robotic, like gears: the title’s force comes in steps/ });
+  await expect(causes).toBeVisible(WORKED_OUT);
+  await expect(causes.getByRole('listitem').first()).toContainText('likely');
+  await causes.getByRole('button', { name: /^Apply: Smoothing 0 to \d/ }).click();
+  await expect(page.getByRole('button', { name: /^Change: Smoothing on the base 0 → \d/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Smooth', exact: true }).click();
+  await expect(async () => expect(parseFloat((await rough.textContent())!)).toBeLessThan(before / 2)).toPass(
+    WORKED_OUT,
+  );
+});
+
+test('every car of the title gets the gain that makes it alike, on its own trail', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/force?part=cars`);
+  const table = page.getByRole('table', { name: 'Gain per car' });
+  const fenwick = table.getByRole('row', { name: /^Fenwick Six/ });
+  await expect(fenwick).toContainText(/Car force 100 → \d+/, WORKED_OUT);
+  await page.getByRole('button', { name: 'Apply to all 2' }).click();
+  await expect(page.getByText('2 cars are set, each on its own trail')).toBeVisible();
+  await expect(fenwick).toContainText(/alike|as near as its steps allow/, WORKED_OUT);
+  await choose(page, 'Car', 'Fenwick Six');
+  await expect(page.getByRole('button', { name: /^Change: Car force.* 100 → \d+/ })).toBeVisible();
+});
+
+test('the lap is heard only when asked for, what is kept and what is tried in turn', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/force?part=listen`);
+  await expect(page.getByText('silent')).toBeVisible(WORKED_OUT);
+  await page.getByRole('slider', { name: 'Smoothing', exact: true }).press('End');
+  await expect(page.getByText(/A is what is kept, B what is tried/)).toBeVisible();
+  await page.getByRole('button', { name: 'Play', exact: true }).click(WORKED_OUT);
+  await expect(page.getByText('as kept')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByText('silent')).toBeVisible();
+});

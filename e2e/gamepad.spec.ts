@@ -1,0 +1,79 @@
+import { expect, test } from './fixtures';
+
+test.use({ book: 'empty' });
+
+/** A pedal set that only exists in the page: its third axis follows what the guide asks for, in real time. */
+function fakeGamepad() {
+  const REST = -0.94;
+  const FULL = 0.93;
+  const started = performance.now();
+  let phase = '';
+  let phaseAt = 0;
+  const smooth = (u: number) => {
+    const x = Math.min(1, Math.max(0, u));
+    return x * x * (3 - 2 * x);
+  };
+  /** Up, hold, down and pause, again and again. */
+  const stroke = (t: number, up: number, hold: number, pause: number, peak: number) => {
+    const at = t % (2 * up + hold + pause);
+    if (at < up) return peak * smooth(at / up);
+    if (at < up + hold) return peak;
+    return peak * (1 - smooth((at - up - hold) / up));
+  };
+  const travel = () => {
+    const asked = document.querySelector('h1')?.textContent ?? '';
+    const now = (performance.now() - started) / 1000;
+    if (asked !== phase) {
+      phase = asked;
+      phaseAt = now;
+    }
+    const t = now - phaseAt;
+    if (/^Press any pedal/.test(asked)) return stroke(t, 0.4, 0.2, 0.4, 1);
+    if (/^Rest your foot/.test(asked)) return 0.035 + 0.003 * Math.sin(t);
+    if (/^Press the brake to the stop/.test(asked)) return t < 0.4 ? 0 : stroke(t - 0.4, 1, 0.2, 0.6, 1);
+    if (/^Press hard/.test(asked))
+      return t < 0.4
+        ? 0
+        : stroke(t - 0.4, 0.25, 0.5, 0.6, 0.86 + 0.008 * Math.sin(7 * Math.floor((t - 0.4) / 1.6)));
+    return 0;
+  };
+  const quantum = 2 / 4095;
+  const read = () =>
+    Math.round((REST + travel() * (FULL - REST) + 0.0004 * (Math.random() - 0.5)) / quantum) * quantum;
+  const pad = () => ({
+    id: 'Plain pedals (made up)',
+    index: 0,
+    connected: true,
+    mapping: '',
+    timestamp: performance.now(),
+    axes: [0, -1, read()],
+    buttons: [{ pressed: false, touched: false, value: 0 }],
+  });
+  Object.defineProperty(navigator, 'getGamepads', { value: () => [pad(), null] });
+}
+
+test('from an empty book: press a pedal, measure it in real time, apply, shape', async ({ page, server }) => {
+  await page.addInitScript(fakeGamepad);
+  await page.goto(server.url);
+  await expect(page).toHaveURL(/\/start$/);
+  await expect(page.getByText(/axis 3 of Plain pedals moved over/)).toBeVisible();
+  await page.getByLabel('What do you call it?').fill('Workbench');
+  await page.getByRole('button', { name: 'That is the brake: make the rig' }).click();
+
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The brake is not measured yet');
+  await expect(page.getByText('On the Workbench in Causeway')).toBeVisible();
+  await page.getByRole('button', { name: 'Start the capture' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /The brake drags, and full is out of reach/,
+    { timeout: 60_000 },
+  );
+  await expect(page.getByText(/^1[12]\.\d bit$/)).toBeVisible();
+
+  await page.getByRole('button', { name: /^Apply: Brake dead zone 0 to [456]/ }).click();
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
+  await page.getByRole('link', { name: /Shape/ }).click();
+  await page.getByRole('slider', { name: 'Saturation' }).focus();
+  await page.keyboard.press('PageUp');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Change: Brake saturation 0 → 10' })).toBeVisible();
+});

@@ -1,0 +1,102 @@
+import { request } from 'node:http';
+import { expectAccessible } from './axe';
+import { expect, ride, test } from './fixtures';
+
+test.use({ contextOptions: { reducedMotion: 'reduce' } });
+
+test('axe finds nothing where settings are matched, translated, compared and written down', async ({
+  page,
+  server,
+}) => {
+  for (const place of ['lock', 'card', 'combinations', 'translate', 'translate/describe', 'seat?do=card']) {
+    await page.goto(`${server.url}/${place}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expectAccessible(page, place);
+  }
+});
+
+test('axe finds nothing in any part of the force', async ({ page, server }) => {
+  await page.goto(`${server.url}/force?part=feels&like=numb`);
+  for (const [part, shows] of [
+    ['Feels like…', page.getByText(/^No signal shows/)],
+    ['Cars', page.getByRole('table', { name: 'Gain per car' })],
+    ['Smooth', page.getByText('of the detail reaches the rim')],
+    ['Calm', page.getByText('at 40 m/s')],
+    ['Balance', page.getByText('What acts on what')],
+    ['Listen', page.getByText('silent')],
+    ['Strength', page.getByText('of the ride is clipped', { exact: true })],
+  ] as const) {
+    await page.getByRole('button', { name: part, exact: true }).click();
+    await expect(shows.first()).toBeVisible({ timeout: 90_000 });
+    await expectAccessible(page, part);
+  }
+});
+
+test('axe finds nothing on any station, nor in a capture or the palette', async ({ page, server }) => {
+  await page.goto(`${server.url}/axes`);
+  await expect(page.locator('[data-drawn]').first()).toBeVisible();
+  await expectAccessible(page, 'axes');
+  await page.getByRole('button', { name: 'Start the capture' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Foot off the brake');
+  await expectAccessible(page, 'capture');
+  await page.getByRole('button', { name: 'Stop' }).click();
+  // Verdict has a pair to show.
+  await page.goto(`${server.url}/ride`);
+  await ride(page, /Ride B, 3 laps/);
+  for (const station of [
+    'shape',
+    'ride',
+    'verdict',
+    'shape/steering',
+    'axes/steering',
+    'axes/brake?view=history',
+  ]) {
+    await page.goto(`${server.url}/${station}`);
+    await expect(page.locator('[data-drawn]').first()).toBeVisible();
+    await expectAccessible(page, station);
+  }
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await expectAccessible(page, 'palette');
+  for (const place of ['ready', 'rig', 'axes/check', 'seat?do=ready', 'start']) {
+    await page.goto(`${server.url}/${place}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expectAccessible(page, place);
+  }
+});
+
+/** A raw request, with headers that a browser would not let a page set. */
+function ask(
+  url: string,
+  headers: Record<string, string>,
+  method = 'GET',
+): Promise<{ status: number; policy: string }> {
+  return new Promise((resolve, reject) => {
+    const call = request(url, { method, headers }, (answer) => {
+      answer.resume();
+      answer.on('end', () =>
+        resolve({
+          status: answer.statusCode ?? 0,
+          policy: String(answer.headers['content-security-policy'] ?? ''),
+        }),
+      );
+    });
+    call.on('error', reject);
+    call.end();
+  });
+}
+
+test('no other host name or origin reaches a page, a route or an action', async ({ server }) => {
+  const own = await ask(`${server.url}/axes/brake`, {});
+  expect(own.status).toBe(200);
+  expect(own.policy).toMatch(/default-src 'self'/);
+  expect(own.policy).not.toMatch(/script-src[^;]*unsafe/);
+  expect((await ask(`${server.url}/axes`, { host: 'pebble.invalid' })).status).toBe(403);
+  expect((await ask(`${server.url}/api/rides`, { origin: 'http://elsewhere.invalid' }, 'POST')).status).toBe(
+    403,
+  );
+  expect(
+    (await ask(`${server.url}/axes`, { origin: 'http://elsewhere.invalid', 'next-action': 'x' }, 'POST'))
+      .status,
+  ).toBe(403);
+});

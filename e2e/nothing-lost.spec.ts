@@ -1,0 +1,114 @@
+import { expect, test } from './fixtures';
+import { startServer } from './server';
+
+test('a server killed after Apply has everything when it comes back', async ({ page, server }) => {
+  await page.goto(`${server.url}/axes`);
+  await expect(page.locator('[data-drawn]').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Apply: Brake dead zone/ }).click();
+  const pebble = /Change: Brake dead zone 0 → \d$/;
+  await expect(page.getByRole('button', { name: pebble })).toBeVisible();
+  await server.kill();
+  // That nobody answers is said, and nothing pretends to be done.
+  await page.getByRole('button', { name: /^Apply: Brake saturation/ }).click();
+  await expect(
+    page.getByText(/^Pebble Road does not answer: what was asked of it just now may not be done/),
+  ).toBeVisible();
+  const again = await startServer(server.folder, 'demo');
+  await page.goto(`${again.url}/shape`);
+  await expect(page.getByRole('button', { name: pebble })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Dead zone, number' })).not.toHaveValue('0');
+  await again.stop();
+});
+
+test('a second program on the same book is told who has it', async ({ server }) => {
+  await expect(startServer(server.folder, 'demo')).rejects.toThrow(
+    /is open in another Pebble Road \(process \d+\)/,
+  );
+  expect((await fetch(server.url)).ok).toBe(true);
+});
+
+test('unplugged, then reloaded in the middle of a capture: it goes on where it was', async ({
+  page,
+  server,
+}) => {
+  const heading = page.getByRole('heading', { level: 1 });
+  await page.goto(`${server.url}/axes`);
+  await page.getByRole('button', { name: 'Start the capture' }).click();
+  await expect(heading).toHaveText('Press the brake to the stop and back');
+  const sweeps = page.getByRole('listitem').filter({ hasText: 'Full sweeps' }).getByRole('img');
+  await expect(sweeps).toHaveAccessibleName('1 of 3');
+  await page.getByRole('button', { name: 'Unplug' }).click();
+  await expect(page.getByText(/The device is unplugged\. What was accepted is kept/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plug in' }).click();
+  await expect(sweeps).toHaveAccessibleName(/[23] of 3/);
+  await page.reload();
+
+  await expect(
+    page.getByRole('link', { name: /Axes, under way: Brake capture waits to go on/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(heading).toHaveText(/^Press (the brake to the stop and back|hard)/);
+  await expect(sweeps).toHaveAccessibleName(/[23] of 3/);
+  await page.getByRole('button', { name: '16×' }).click();
+  await expect(heading).toHaveText(/The brake drags, and full is out of reach/, { timeout: 40_000 });
+  await expect(page.getByText(/Nothing was recorded between/).first()).toBeVisible();
+});
+
+test('a press in place of a resting foot is said to be one, and a button of the device accepts', async ({
+  page,
+  server,
+}) => {
+  const heading = page.getByRole('heading', { level: 1 });
+  await page.goto(`${server.url}/axes`);
+  await page.getByRole('button', { name: 'Start the capture' }).click();
+  await page.getByRole('button', { name: 'Lift off' }).click();
+  await expect(heading).toHaveText('Rest your foot on the brake as when driving');
+  await page.getByRole('button', { name: 'Press', exact: true }).click();
+  await expect(page.getByText(/That was a press\. Only rest the foot/)).toBeVisible();
+  await page.getByRole('button', { name: 'Rest on it' }).click();
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Device button' }).click();
+    await expect(heading).toHaveText('Press the brake to the stop and back', { timeout: 300 });
+  }).toPass();
+});
+
+test('an upload that is too large or not whole is refused, and the book stays as it was', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/axes`);
+  const post = (size: number) =>
+    page.evaluate(async (bytes) => {
+      const answer = await fetch('/api/captures', { method: 'POST', body: new Uint8Array(bytes) });
+      return { status: answer.status, text: await answer.text() };
+    }, size);
+  expect(await post(10)).toMatchObject({ status: 400 });
+  const large = await post(65 * 1024 * 1024);
+  expect(large.status).toBe(400);
+  expect(large.text).toMatch(/larger than 64 MB/);
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The brake drags/);
+});
+
+test.describe('an empty book', () => {
+  test.use({ book: 'empty' });
+
+  test('starts the job, and a simulated rig can be taken', async ({ page, server }) => {
+    await page.goto(server.url);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Press any pedal');
+    await page.getByRole('button', { name: 'Take Wren' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('The brake is not measured yet');
+    for (const [station, says] of [
+      ['Shape', 'The brake curve'],
+      ['Ready', /things, then drive|left of/],
+      ['Ride', 'No laps yet on this combination'],
+      ['Verdict', 'Two rides make a pair'],
+    ] as const) {
+      await page
+        .getByRole('navigation', { name: 'Road' })
+        .getByRole('link', { name: new RegExp(`^${station}`) })
+        .click();
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText(says);
+    }
+  });
+});

@@ -1,0 +1,64 @@
+import { buildSync } from 'esbuild';
+import { expect, test } from './fixtures';
+
+test.use({ book: 'empty' });
+
+/** The Wren as a gamepad that follows the prompts, as one script for the page. */
+function wrenScript(): string {
+  const [file] = buildSync({
+    entryPoints: ['e2e/wrenPad.ts'],
+    bundle: true,
+    format: 'iife',
+    target: 'chrome120',
+    alias: { '@': './src' },
+    write: false,
+  }).outputFiles;
+  return file!.text;
+}
+
+interface Wren {
+  prompts: string[];
+  seconds(): number;
+  rocksAt(value: number): boolean;
+}
+
+test('a newcomer goes from an empty book to a settled rig from the seat, by the device alone', async ({
+  page,
+  server,
+}) => {
+  // A busy machine draws few frames, and the hands move by frames.
+  test.setTimeout(600_000);
+  await page.addInitScript(wrenScript());
+  // From here on the page gets neither a click nor a key.
+  await page.goto(server.url);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The Home rig is settled', {
+    timeout: 570_000,
+  });
+  await expect(page.getByText(/9 checks passed, signed/)).toBeVisible();
+  const { prompts, minutes } = await page.evaluate(() => {
+    const { wren } = window as unknown as { wren: Wren };
+    return { prompts: wren.prompts, minutes: wren.seconds() / 60 };
+  });
+  test.info().annotations.push({
+    type: 'counted',
+    description: `${prompts.length} prompts, ${minutes.toFixed(1)} simulated minutes`,
+  });
+  expect(prompts.length).toBeLessThan(90);
+  expect(minutes).toBeLessThan(12);
+
+  // What was measured and taken is in the book.
+  await page.goto(`${server.url}/axes/steering`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The wheel turns (900°|89\d°|90\d°)/);
+  await expect(page.getByRole('link', { name: /Axes, settled: Settled and signed/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Change: Brake saturation/ })).toBeVisible();
+
+  // The minimum force, by the device alone again: to one step of what the rig really does.
+  await page.goto(`${server.url}/seat?do=least`);
+  await expect(page).toHaveURL(/\/force$/, { timeout: 120_000 });
+  const change = page.getByRole('button', { name: /^Change: Least force 0 → \d+$/ });
+  await expect(change).toBeVisible();
+  const found = Number((await change.getAttribute('aria-label'))!.match(/→ (\d+)/)![1]);
+  const rocks = (value: number) =>
+    page.evaluate((v) => (window as unknown as { wren: Wren }).wren.rocksAt(v), value);
+  expect([await rocks(found), await rocks(found + 1)]).toEqual([false, true]);
+});

@@ -1,0 +1,81 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+export const TEMPLATES = join(process.cwd(), 'test-results', 'books');
+
+export type BookName = 'demo' | 'empty';
+
+/** A running server on a data folder of its own. */
+export interface Server {
+  url: string;
+  folder: string;
+  /** Ends it at once, as a crash would. */
+  kill(): Promise<void>;
+  /** Ends it as Ctrl C does. */
+  stop(): Promise<void>;
+}
+
+async function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() =>
+        address && typeof address === 'object' ? resolve(address.port) : reject(new Error('no port')),
+      );
+    });
+  });
+}
+
+/** Starts the built application on a folder, and waits until it answers. */
+export async function startServer(folder: string, book: BookName): Promise<Server> {
+  const port = await freePort();
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'],
+    {
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        PEBBLE_DATA: folder,
+        PEBBLE_DEMO: book === 'demo' ? '1' : '',
+        NEXT_MANUAL_SIG_HANDLE: '1',
+        NEXT_TELEMETRY_DISABLED: '1',
+      },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
+  let said = '';
+  child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const end = async (signal: NodeJS.Signals) => {
+    child.kill(signal);
+    await gone;
+  };
+  const url = `http://127.0.0.1:${port}`;
+  const deadline = Date.now() + 60_000;
+  for (;;) {
+    if (child.exitCode !== null || Date.now() > deadline)
+      throw new Error(`the server did not start:\n${said}`);
+    const answer = await fetch(`${url}/start`).catch(() => null);
+    if (answer?.ok) break;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return { url, folder, kill: () => end('SIGKILL'), stop: () => end('SIGTERM') };
+}
+
+/** A fresh copy of a prepared book. */
+export function copyBook(book: BookName): string {
+  const folder = mkdtempSync(join(tmpdir(), 'pebble-e2e-'));
+  cpSync(join(TEMPLATES, book), folder, { recursive: true });
+  return folder;
+}
+
+export function removeBook(folder: string): void {
+  rmSync(folder, { force: true, recursive: true });
+}

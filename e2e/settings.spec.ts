@@ -1,0 +1,260 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { choose, expect, test } from './fixtures';
+
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
+
+async function fill(page: Page, label: string, value: number | string) {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(String(value));
+  await field.press('Tab');
+}
+
+async function openCombination(page: Page, url: string, name: RegExp) {
+  await page.goto(`${url}/combinations`);
+  await page.getByRole('button', { name }).click();
+  await expect(page.getByRole('row', { name: /open$/ })).toBeVisible();
+}
+
+test('somebody’s numbers, made on a strong base in another title, are read, translated and taken over', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/translate`);
+  await page.getByLabel('Written in').selectOption({ label: 'Millstone' });
+  await fill(page, 'of', 14);
+  await fill(page, 'Slack, 0 to 20', 3);
+  await fill(page, 'Full at, 0 to 20', 90);
+  await expect(page.getByRole('status').filter({ hasText: 'Full at 90 is outside' })).toBeVisible();
+  await fill(page, 'Full at, 0 to 20', 6);
+  await expect(heading(page)).toHaveText('2 values need translating');
+  await expect(
+    next(page).getByText('Made on 14 N·m direct drive; yours is 5.5 N·m belt driven'),
+  ).toBeVisible();
+  // Three of twenty clicks, fifty to the whole way, are 6 %; six of twenty take half of 30 % off the end.
+  await expect(page.getByText('Dead zone 6, Saturation 15, Linearity 0')).toBeVisible();
+  await next(page).getByLabel('Brake dead zone translated').uncheck();
+  await next(page).getByRole('button', { name: 'Take 1 of 2 over' }).click();
+  await expect(page.getByRole('button', { name: 'Change: Brake saturation 0 → 15' })).toBeVisible();
+
+  // The same as a file: out of here, back in; a wrong one says where it is wrong and changes nothing.
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save mine' }).click();
+  const profile = readFileSync(await (await saved).path(), 'utf8');
+  const open = (text: string) =>
+    page
+      .getByLabel('Profile to open')
+      .setInputFiles({ name: 'x.profile.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await open(profile.replace('"version": 1', '"version": 3'));
+  await expect(page.getByText(/Nothing was changed.*version 3; this program reads up to 1/)).toBeVisible();
+  await open(profile);
+  await expect(heading(page)).toHaveText('They mean what is set here already');
+});
+
+test('the rotation that disagrees in Hill & Hollow is found and cured, and the road says so', async ({
+  page,
+  server,
+}) => {
+  await openCombination(page, server.url, /^Open Gannet in Hill/);
+  const lock = page.getByRole('link', { name: /^Lock/ });
+  await expect(lock).toHaveAccessibleName('Lock, needs a look: 90° shows as 75°');
+  await lock.click();
+  await expect(heading(page)).toHaveText('A quarter turn shows as 75°: base and title disagree');
+  await fill(page, 'The title shows', 108);
+  await expect(page.getByText('The title believes 1296°: type 1080.')).toBeVisible();
+  await next(page).getByRole('button', { name: 'Apply all 2' }).click();
+  await expect(heading(page)).toHaveText('Base, title and car agree: 90° shows as 90°');
+  await expect(lock).toHaveAccessibleName('Lock, settled: 380°, and 90° shows as 90°');
+
+  // On a branch something else is tried; the main one keeps what it has, and the two are compared.
+  await page.goto(`${server.url}/combinations`);
+  await fill(page, 'Name of the branch', 'one for all');
+  await next(page).getByRole('button', { name: 'Branch off' }).click();
+  await expect(page.getByRole('link', { name: 'one for all' })).toBeVisible();
+  await page.goto(`${server.url}/lock`);
+  await page.getByRole('textbox', { name: 'Base: rotation, number' }).fill('900');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(
+    page.getByRole('button', { name: /Change: Steering rotation on the base 380 → 900/ }),
+  ).toBeVisible();
+  await page.goto(`${server.url}/combinations`);
+  await page
+    .getByRole('button', {
+      name: 'Compare with Gannet in Hill & Hollow with the Spindrift H4, Noon shift',
+      exact: true,
+    })
+    .click();
+  await expect(heading(page)).toHaveText('1 setting differs');
+  await expect(page.getByRole('row', { name: /Steering rotation on the base.*900.*380/ })).toBeVisible();
+
+  // Any moment of the trail comes back.
+  await page.getByRole('button', { name: 'Change: Steering rotation 900 → 380', exact: true }).click();
+  await page.getByRole('button', { name: 'All as it was then' }).click();
+  await expect(heading(page)).toHaveText('The two are set alike');
+});
+
+test('the card is printed on one A5 side, typed in from the seat, and stale after a change', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/card`);
+  const pdf = await page.pdf({ preferCSSPageSize: true });
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+  expect(document.numPages).toBe(1);
+  const sheet = await document.getPage(1);
+  const { width, height } = sheet.getViewport({ scale: 1 });
+  expect([Math.round(width), Math.round(height)]).toEqual([420, 595]);
+  const text = (await sheet.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+  expect(text.replaceAll(/\s+/g, ' ')).toMatch(
+    /Marl 850 on the Tern in Causeway.*Tern base › Settings.*Lock to lock 1080°.*Controls › Wheel.*Wheel turns 1080°.*Controls › Pedals.*Garage › Steering.*Bump stop 900°/,
+  );
+  expect(text).not.toContain('What to do next');
+
+  await page.getByRole('link', { name: 'One value at a time' }).click();
+  await expect(heading(page)).toHaveText('Steering lock to lock: 1080°');
+  const place = page.getByText(/^1 of \d+/);
+  const values = Number((await place.textContent())!.match(/of (\d+)/)![1]);
+  expect(values).toBeGreaterThan(30);
+  for (let i = 1; i <= values; i++) {
+    await expect(page.getByText(`${i} of ${values}`)).toBeVisible();
+    await page.keyboard.press('y');
+  }
+  await expect(heading(page)).toHaveText('The card is typed in');
+  await page.getByRole('link', { name: 'Leave the seat' }).click();
+  await expect(heading(page)).toHaveText('Title and base hold what the card says');
+
+  await page.goto(`${server.url}/shape`);
+  await next(page)
+    .getByRole('button', { name: /^Apply: Brake dead zone/ })
+    .click();
+  const card = page.getByRole('link', { name: /^Card/ });
+  await expect(card).toHaveAccessibleName('Card, needs a look: Changed since it was typed in');
+  await card.click();
+  await expect(page.getByText('Changed since it was typed in: brake dead zone.')).toBeVisible();
+});
+
+test('a book that is backed up, wrecked and restored is equal to what it was', async ({ page, server }) => {
+  test.slow();
+  const backup = async () => {
+    const answer = await page.request.get(`${server.url}/api/backup`, { timeout: 120_000 });
+    return answer.body();
+  };
+  const content = (zip: Buffer) => {
+    const { 'book.json': book, ...samples } = unzipSync(new Uint8Array(zip));
+    const rest = { ...(JSON.parse(strFromU8(book!)) as Record<string, unknown>), madeAtMs: 0 };
+    return { rest, samples: Object.entries(samples).map(([name, bytes]) => `${name} ${bytes.length}`) };
+  };
+  const saved = await backup();
+
+  await page.goto(`${server.url}/shape`);
+  await next(page)
+    .getByRole('button', { name: /^Apply: Brake dead zone/ })
+    .click();
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
+  await page.goto(`${server.url}/card`);
+  const choose = (buffer: Buffer) =>
+    page
+      .getByLabel('Backup to restore')
+      .setInputFiles({ name: 'book.zip', mimeType: 'application/zip', buffer });
+  await choose(saved.subarray(0, saved.length / 2));
+  await expect(next(page).getByText(/nothing was changed.*not a whole \.zip/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await choose(saved);
+  await expect(next(page).getByText('changes: 5 → 4')).toBeVisible({ timeout: 120_000 });
+  await next(page).getByRole('button', { name: 'Replace the book' }).click();
+  await expect(page.getByText(/Restored the book of/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
+  expect(content(await backup())).toEqual(content(saved));
+});
+
+test('a title that nobody knows is described from its menus, and driven in', async ({ page, server }) => {
+  await page.goto(`${server.url}/translate/describe`);
+  const from = Date.now();
+  await fill(page, 'What is it called?', 'Ferry Lane');
+  // Its menus, as somebody reads them: a start, an end point, and clicks of which more is livelier.
+  const menus = [
+    { group: 'Where it begins', numbers: ['Start', 0, 0.5, 0.01, 0], probe: 0.2, shows: [6, 38, 69] },
+    { group: 'Where it is full', numbers: ['End', 0.4, 1, 0.01, 1], probe: 0.8, shows: [31, 63, 94] },
+    { group: 'How it bends', numbers: ['Snap', 0, 20, 1, 10], probe: 16, shows: [49, 70, 86] },
+  ] as const;
+  for (const { group, numbers, probe, shows } of menus) {
+    const form = page.getByRole('group', { name: group });
+    const put = async (label: string, value: number | string) => {
+      await form.getByLabel(label, { exact: true }).fill(String(value));
+      await form.getByLabel(label, { exact: true }).press('Tab');
+    };
+    for (const [i, label] of ['as it is called', 'lowest', 'highest', 'step', 'at neutral'].entries())
+      await put(label, numbers[i]!);
+    await put('set it to', probe);
+    for (const [i, input] of [25, 50, 75].entries()) await put(`pedal at ${input} %: shows`, shows[i]!);
+  }
+  const said = (group: string) => page.getByRole('group', { name: group }).getByRole('status');
+  await expect(said('Where it begins')).toHaveText(/an amount: 1 would swallow all/);
+  await expect(said('Where it is full')).toHaveText(/an end point: full at value\/1 /);
+  await expect(said('How it bends')).toHaveText(
+    /an exponent that reaches [23](\.\d)? at its end; more is livelier/,
+  );
+  await page.getByRole('button', { name: 'Keep this title' }).click();
+  await expect(page.getByText('Ferry Lane can be chosen as a title now')).toBeVisible();
+  expect(Date.now() - from).toBeLessThan(180_000);
+
+  await choose(page, 'Title', 'Ferry Lane');
+  await page.goto(`${server.url}/shape`);
+  // The brake’s dead zone is recommended in the new title’s own numbers.
+  await expect(next(page).getByText('Brake start')).toBeVisible();
+  await next(page).getByRole('button', { name: 'Apply: Brake start 0 to 0.04' }).click();
+  await expect(page.getByRole('button', { name: 'Change: Brake start 0 → 0.04' })).toBeVisible();
+});
+
+test('a base that nobody knows is described, and becomes a layer of its own', async ({ page, server }) => {
+  await page.goto(`${server.url}/translate/describe?of=base`);
+  await expect(heading(page)).toHaveText('What the Tern’s base lets one set');
+  await fill(page, 'What is it called?', 'Loft base');
+  await page.getByRole('checkbox', { name: 'Brake', exact: true }).uncheck();
+  const form = page.getByRole('group', { name: 'Where it begins' });
+  await form.getByRole('checkbox', { name: 'it has such a setting' }).check();
+  await expect(next(page).getByText('Dead zone: numbers or readings.')).toBeVisible();
+  const numbers = { 'as it is called': 'Slack', highest: 20, 'set it to': 10 };
+  for (const [label, value] of Object.entries(numbers)) {
+    await form.getByLabel(label, { exact: true }).fill(String(value));
+    await form.getByLabel(label, { exact: true }).press('Tab');
+  }
+  // Ten of a hundred are swallowed, and the rest is spread over what is left.
+  for (const [input, shown] of [
+    [25, 16.7],
+    [50, 44.4],
+    [75, 72.2],
+  ])
+    await form.getByLabel(`pedal at ${input} %: shows`, { exact: true }).fill(String(shown));
+  await form.getByLabel('pedal at 75 %: shows', { exact: true }).press('Tab');
+  await expect(form.getByRole('status')).toHaveText(/an amount: 100 would swallow all of the way/);
+  await next(page).getByRole('button', { name: 'Keep this base' }).click();
+  await expect(page.getByText('The Tern has these menus now')).toBeVisible();
+
+  await page.goto(`${server.url}/shape/throttle`);
+  await page.getByRole('button', { name: 'Base: Loft base' }).click();
+  await page.getByRole('slider', { name: 'Slack' }).press('PageUp');
+  await page.getByRole('textbox', { name: 'Slack, number' }).fill('4');
+  await page.keyboard.press('Enter');
+  await next(page).getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Change: Throttle slack on the base 0 → 4' })).toBeVisible();
+});
+
+test('a calm throttle for a strong car comes with a plan back to linear', async ({ page, server }) => {
+  await page.goto(server.url);
+  await choose(page, 'Car', 'Fenwick Six');
+  await page.goto(`${server.url}/shape/throttle`);
+  await expect(next(page).getByText('A calm throttle for the Fenwick Six')).toBeVisible();
+  await next(page).getByRole('button', { name: 'Try linearity 50' }).click();
+  await next(page).getByRole('button', { name: 'Keep', exact: true }).click();
+  await next(page).getByRole('button', { name: 'Begin the plan' }).click();
+  await expect(next(page).getByText(/Next on the way to linear: linearity \d+/)).toBeVisible();
+  await expect(next(page).getByText(/Not before \d+ /)).toBeVisible();
+  await next(page).getByRole('button', { name: 'End the plan' }).click();
+  await expect(next(page).getByText('The way back to linear')).toBeVisible();
+});

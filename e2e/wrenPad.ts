@@ -1,0 +1,178 @@
+import { carById, titleById } from '@/catalog/find';
+import { menusFor } from '@/catalog/menusFor';
+import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
+import type { Motion } from '@/core/axes/actor';
+import type { AxisName } from '@/core/axes/recording';
+import { playAxis, rangeOf } from '@/core/axes/simulatedAxis';
+import { chainOf } from '@/core/force/chainOf';
+import { ROLL_MPS } from '@/core/force/forceAdvice';
+import { handsOff } from '@/core/force/handsOff';
+
+/**
+ * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches
+ * the application. Time runs faster than the wall clock, but never by more than a tenth of a second between two looks:
+ * a page that draws few frames sees the same movements, only later.
+ */
+const SPEED = 6;
+const RATE = 250;
+const YES = 0;
+const NO = 1;
+const GATES: Record<number, number> = { 1: 8, 2: 9, 3: 10, 4: 11, 5: 12, 6: 13, [-1]: 14 };
+const PEDALS: AxisName[] = ['throttle', 'brake', 'clutch'];
+
+const MOST_BETWEEN_LOOKS_S = 0.1;
+
+const wall = performance.now.bind(performance);
+const began = wall();
+let simulatedS = 0;
+let lookedAt = began;
+const sinceLook = () => Math.min(MOST_BETWEEN_LOOKS_S, (SPEED * (wall() - lookedAt)) / 1000);
+performance.now = () => began + 1000 * (simulatedS + sinceLook());
+
+const wren = SIMULATED_RIGS.find((rig) => rig.id === 'wren')!;
+const played = Object.entries(simulatedAxes(wren, 'Dawn shift')).map(([name, axis], i) => {
+  const { rangeMin, rangeMax } = rangeOf(axis);
+  return { name: name as AxisName, rangeMin, rangeMax, axis: playAxis(axis, 40 + i, RATE), raw: rangeMin };
+});
+const of = (name: AxisName) => played.find((p) => p.name === name)!;
+const intend = (name: AxisName, motion: Motion) => of(name).axis.intend(motion);
+
+let prompt = '';
+let promptAt = 0;
+/** The pedal that is held down for longer than a press: an answer. */
+let held: AxisName | null = null;
+const down = new Set<number>();
+let gateHeld = 0;
+
+/** What the driver does at a prompt; seconds since it appeared come along. */
+type Act = (match: RegExpMatchArray, s: number) => void;
+const pulse = (button: number, s: number) => {
+  // Pressed for a quarter of a second, every second and a half.
+  if (s % 1.5 > 0.8 && s % 1.5 < 1.05) down.add(button);
+};
+const pedalOf = (text: string) => PEDALS.find((name) => text.includes(name))!;
+/** A full press, then the foot waits for what the screen says. */
+const sweepOnce = (name: AxisName, s: number) => intend(name, s % 9 < 3 ? 'sweep' : 'off');
+/** Down for a second and a half, then up again, over and over. */
+const hold = (name: AxisName, s: number) => {
+  if (s % 3.5 > 0.6 && s % 3.5 < 2.2) held = name;
+};
+
+const causeway = titleById('causeway');
+const marl = carById('marl-850');
+const felt = new Map<number, boolean>();
+/** What the Wren itself does with a minimum force, let go at a slow roll: worked out once a value. */
+function rocksAt(value: number): boolean {
+  const known = felt.get(value);
+  if (known !== undefined) return known;
+  const chain = chainOf({
+    car: marl,
+    rig: wren.spec,
+    rateHz: causeway.forceHz,
+    menus: menusFor(wren.spec, causeway, marl),
+    values: { 'title/steering/minForce': value },
+    rotationDeg: null,
+  });
+  const { verdict } = handsOff(chain, ROLL_MPS);
+  const rocks = verdict === 'saws' || verdict === 'rings';
+  felt.set(value, rocks);
+  return rocks;
+}
+
+const ACTS: [RegExp, Act][] = [
+  [/^Least force (\d+): does it rock/, (m, s) => pulse(rocksAt(Number(m[1])) ? YES : NO, s)],
+  [/^Least force \d+ stays still|^That was all/, (_, s) => pulse(YES, s)],
+  [/^Press any pedal|^There it is/, (_, s) => hold('brake', s)],
+  [/^Press the brake to its stop and let go/, (_, s) => sweepOnce('brake', s)],
+  [/^Now the (throttle|clutch), fully/, (m, s) => sweepOnce(m[1] as AxisName, s)],
+  [/^Turn the wheel far|^Turn fully left/, () => intend('steering', 'sweep')],
+  [/^Pull the handbrake fully/, (_, s) => hold('brake', s)],
+  [
+    /^Shifter: through every gate/,
+    (_, s) => {
+      const order = [1, 2, 3, 4, 5, 6, -1];
+      const gate = order[Math.floor(s / 0.6)];
+      if (gate === undefined) hold('brake', s - 0.6 * order.length);
+      else if (s % 0.6 > 0.25) gateHeld = gate;
+    },
+  ],
+  [/^Is the base a direct drive/, (_, s) => hold('throttle', s)],
+  [/shall mean yes/, (_, s) => pulse(YES, s)],
+  [/shall mean no/, (_, s) => pulse(NO, s)],
+  [
+    /^Move everything once/,
+    () => {
+      for (const name of PEDALS) intend(name, 'sweep');
+      intend('steering', 'sweep');
+    },
+  ],
+  [/^Nothing is touched|^The rim stands straight|^Let go|off the |^Lever in neutral/, () => {}],
+  [
+    /^Hold (a quarter turn|half a turn|a full turn) to the (left|right)/,
+    (m) => {
+      const angle = { 'a quarter turn': 90, 'half a turn': 180, 'a full turn': 360 }[m[1]!]!;
+      intend('steering', `hold:${m[2] === 'left' ? angle : -angle}`);
+    },
+  ],
+  [/^Turn to the (left|right) lock/, (m) => intend('steering', `hold:${m[1] === 'left' ? 5000 : -5000}`)],
+  [/^Rest your foot on the/, (m) => intend(pedalOf(m.input!), 'rest')],
+  [/^Press the (\w+) to the stop and back/, (m) => intend(m[1] as AxisName, 'sweep')],
+  [/^Press the (\w+) fully, as you drive/, (m) => intend(m[1] as AxisName, 'press')],
+  [/^Press hard/, () => intend('brake', 'press')],
+  [/^Into (gate (\d)|reverse) and out/, (m) => intend('gear', `gate:${m[2] ? Number(m[2]) : -1}`)],
+  // Pre-flight and recommendations: done, and taken.
+  [/[.?]$/, (_, s) => pulse(YES, s)],
+];
+
+function step(dt: number) {
+  simulatedS += dt;
+  const asked = document.querySelector('h1')?.textContent ?? '';
+  if (asked !== prompt) {
+    prompt = asked;
+    promptAt = simulatedS;
+    for (const { axis } of played) axis.intend('off');
+    record.prompts.push(asked);
+  }
+  down.clear();
+  gateHeld = 0;
+  held = null;
+  for (const [pattern, act] of ACTS) {
+    const match = asked.match(pattern);
+    if (!match) continue;
+    act(match, simulatedS - promptAt);
+    break;
+  }
+  for (const p of played) p.raw = p.axis.sample(simulatedS);
+}
+
+const record = { prompts: [] as string[], seconds: () => simulatedS, rocksAt };
+(window as unknown as { wren: typeof record }).wren = record;
+
+function reading(name: AxisName): number {
+  const { raw, rangeMin, rangeMax } = of(name);
+  const share = held === name ? 0.9 : (raw - rangeMin) / (rangeMax - rangeMin);
+  return 2 * share - 1;
+}
+
+function pad(): Gamepad {
+  const since = sinceLook();
+  const due = Math.floor(since * RATE);
+  // What is less than a whole sample waits for the next look.
+  lookedAt = wall() - (1000 * (since - due / RATE)) / SPEED;
+  for (let i = 0; i < due; i++) step(1 / RATE);
+  const gear = gateHeld || of('gear').raw;
+  return {
+    id: 'Wren (made up)',
+    index: 0,
+    connected: true,
+    mapping: '',
+    timestamp: performance.now(),
+    axes: [reading('steering'), reading('throttle'), reading('brake'), reading('clutch')],
+    buttons: Array.from({ length: 16 }, (_, i) => {
+      const pressed = down.has(i) || (gear !== 0 && GATES[gear] === i);
+      return { pressed, touched: pressed, value: pressed ? 1 : 0 };
+    }),
+  } as unknown as Gamepad;
+}
+
+Object.defineProperty(navigator, 'getGamepads', { value: () => [pad(), null] });

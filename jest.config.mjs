@@ -1,0 +1,40 @@
+const swc = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+      module: { type: 'commonjs', ignoreDynamic: true },
+    },
+  ],
+};
+const common = {
+  transform: swc,
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^server-only$': '<rootDir>/src/data/testing/serverOnly.ts',
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender)/)'],
+};
+const config = {
+  // By itself it leaves one core idle: on two, that is half of them.
+  maxWorkers: '100%',
+  projects: [
+    {
+      ...common,
+      displayName: 'node',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    },
+    {
+      ...common,
+      displayName: 'dom',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+    },
+  ],
+};
+export default config;

@@ -1,0 +1,32 @@
+// `npm test`: installs what is missing, then lint, types, unit tests, build and browser tests. Stops at the first fault.
+import { ensureBuilt } from './build.mjs';
+import { ensureChromium, ensureInstalled } from './install.mjs';
+import { runTool } from './run.mjs';
+
+const started = Date.now();
+const step = (name, work) => {
+  const from = Date.now();
+  process.stderr.write(`\n— ${name}\n`);
+  work();
+  process.stderr.write(`  ${((Date.now() - from) / 1000).toFixed(0)} s\n`);
+};
+
+step('packages', ensureInstalled);
+let chromium = '';
+step('browser', () => {
+  chromium = ensureChromium();
+});
+step('format', () => runTool('prettier/bin/prettier.cjs', ['--check', '.']));
+step('lint', () => runTool('eslint/bin/eslint.js', ['.', '--max-warnings', '0']));
+step('layers', () =>
+  runTool('dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.cjs', 'src']),
+);
+step('build', ensureBuilt);
+step('types', () => runTool('typescript/bin/tsc', ['--noEmit']));
+step('unit tests', () =>
+  runTool('jest/bin/jest.js', [], {
+    env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules` },
+  }),
+);
+step('browser tests', () => runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium } }));
+process.stderr.write(`\nAll passed in ${((Date.now() - started) / 60000).toFixed(1)} min\n`);

@@ -1,0 +1,10 @@
+import { redirect } from 'next/navigation';
+import { bookView } from '@/stations/bookView';
+import { axisToLookAt } from '@/stations/roadHealth';
+
+/** Opens the axis that needs a look first. */
+export default async function AxesPage() {
+  const view = await bookView();
+  if (!view) redirect('/start');
+  redirect(`/axes/${axisToLookAt(view.axes).axis}`);
+}

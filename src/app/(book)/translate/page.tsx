@@ -1,0 +1,12 @@
+import { redirect } from 'next/navigation';
+import { bookView } from '@/stations/bookView';
+import { dialectSources } from '@/stations/translate/dialectSources';
+import { TranslateStation } from '@/stations/translate/TranslateStation';
+
+export const metadata = { title: 'Translate · Pebble Road' };
+
+export default async function TranslatePage() {
+  const view = await bookView();
+  if (!view) redirect('/start');
+  return <TranslateStation view={view} sources={await dialectSources()} />;
+}

@@ -1,0 +1,12 @@
+import { redirect } from 'next/navigation';
+import { bookView } from '@/stations/bookView';
+import { markedPair } from '@/stations/verdict/pair';
+import { VerdictStation } from '@/stations/verdict/VerdictStation';
+
+export const metadata = { title: 'Verdict · Pebble Road' };
+
+export default async function VerdictPage() {
+  const view = await bookView();
+  if (!view) redirect('/start');
+  return <VerdictStation view={view} pair={await markedPair(view)} />;
+}

@@ -1,0 +1,3 @@
+import { sendDraft } from '@/stations/axes/acceptCapture';
+
+export const GET = sendDraft;

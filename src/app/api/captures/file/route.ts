@@ -1,0 +1,3 @@
+import { sendCaptureFile } from '@/stations/axes/acceptCapture';
+
+export const GET = sendCaptureFile;

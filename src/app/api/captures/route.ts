@@ -1,0 +1,3 @@
+import { acceptCapture } from '@/stations/axes/acceptCapture';
+
+export const POST = acceptCapture;

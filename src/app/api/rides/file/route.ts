@@ -1,0 +1,3 @@
+import { sendRideFile } from '@/stations/ride/acceptRide';
+
+export const GET = sendRideFile;

@@ -1,0 +1,3 @@
+import { acceptRide } from '@/stations/ride/acceptRide';
+
+export const POST = acceptRide;

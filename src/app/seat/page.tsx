@@ -1,0 +1,22 @@
+import { database } from '@/data/book';
+import { listRigs } from '@/data/rigs';
+import { bookView } from '@/stations/bookView';
+import { SeatFlow, type SeatWish } from '@/stations/seat/SeatFlow';
+import { SeatSetup } from '@/stations/seat/SeatSetup';
+
+export const metadata = { title: 'From the seat · Pebble Road' };
+
+const WISHES: readonly string[] = ['all', 'ready', 'axes', 'check', 'card', 'least'] satisfies SeatWish[];
+
+/** Seat posture: full screen, outside the frame. An empty book begins with finding the rig. */
+export default async function SeatPage({ searchParams }: { searchParams: Promise<{ do?: string }> }) {
+  const view = await bookView();
+  if (!view) {
+    const rigs = await listRigs(await database());
+    return <SeatSetup names={rigs.map((rig) => rig.name)} />;
+  }
+  const { do: asked = 'all' } = await searchParams;
+  return (
+    <SeatFlow view={view} wish={WISHES.includes(asked) ? (asked as SeatWish) : 'all'} key={view.rig.id} />
+  );
+}

@@ -1,0 +1,245 @@
+import { AXIS_NAMES, AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import type { ForceParameter } from '@/core/force/forceParameters';
+import type { Dialect, DialectField } from '@/core/response/dialect';
+
+/** Axes that a title gives a response of its own; a shifter has none. */
+export type ShapedAxis = Exclude<AxisName, 'gear'>;
+export type AxisDialects = Record<ShapedAxis, Dialect>;
+
+/** A title that writes every axis alike; its steering may have fields beyond those. */
+export function sameOnEveryAxis(
+  name: string,
+  fields: DialectField[],
+  steering: DialectField[] = [],
+): AxisDialects {
+  const axes = AXIS_NAMES.filter((axis) => axis !== 'gear');
+  return Object.fromEntries(
+    axes.map((axis) => [
+      axis,
+      { name, axis: AXIS_WORDS[axis], fields: axis === 'steering' ? [...steering, ...fields] : fields },
+    ]),
+  ) as unknown as AxisDialects;
+}
+
+function degreesField(
+  of: 'rotation' | 'lock',
+  label: string,
+  range: Pick<DialectField, 'min' | 'max' | 'step' | 'neutral'>,
+): DialectField {
+  return { key: of, label, ...range, maps: { kind: 'degrees', of } };
+}
+
+type Range = Pick<DialectField, 'min' | 'max' | 'step' | 'neutral'>;
+
+/** A setting of the force; the menu's number over `full` is its share. */
+export function shareField(of: ForceParameter, label: string, range: Range, full: number): DialectField {
+  return { key: of, label, ...range, maps: { kind: 'fraction', of, full } };
+}
+
+/** A factor: 1 at its neutral. */
+export function gainField(of: ForceParameter, label: string, range: Range): DialectField {
+  return { key: of, label, ...range, maps: { kind: 'gain', of } };
+}
+
+const HUNDRED: Range = { min: 0, max: 100, step: 1, neutral: 0 };
+const AS_IT_COMES: Range = { ...HUNDRED, neutral: 50 };
+
+const CAUSEWAY_FORCE: DialectField[] = [
+  gainField('gain', 'Force', AS_IT_COMES),
+  shareField('minForce', 'Least force', HUNDRED, 400),
+  shareField('roadEffect', 'Road', AS_IT_COMES, 100),
+  shareField('kerbEffect', 'Kerbs', AS_IT_COMES, 100),
+  shareField('offtrackEffect', 'Grass', { ...HUNDRED, neutral: 20 }, 100),
+  shareField('slipEffect', 'Scrub', HUNDRED, 100),
+  shareField('understeerCue', 'Lightening', HUNDRED, 100),
+  shareField('titleDamper', 'Damper', HUNDRED, 100),
+  shareField('titleSpring', 'Centring', HUNDRED, 100),
+];
+
+const UNIT: Range = { min: 0, max: 1, step: 0.05, neutral: 0 };
+
+const TRAIL: Range = { min: 0, max: 2, step: 0.05, neutral: 1 };
+
+const HILL_AND_HOLLOW_FORCE: DialectField[] = [
+  gainField('gain', 'Gain', { min: 0, max: 2, step: 0.01, neutral: 1 }),
+  gainField('selfAlignment', 'Self-alignment', TRAIL),
+  gainField('mechanicalTrail', 'Caster feel', TRAIL),
+  gainField('pneumaticTrail', 'Tyre feel', TRAIL),
+  shareField('minForce', 'Lift', { min: 0, max: 0.3, step: 0.005, neutral: 0 }, 1),
+  shareField('roadEffect', 'Surface', { ...UNIT, neutral: 0.4 }, 1),
+  shareField('kerbEffect', 'Rumble', { ...UNIT, neutral: 0.5 }, 1),
+  shareField('offtrackEffect', 'Verge', UNIT, 1),
+  shareField('absEffect', 'Brake pulse', UNIT, 1),
+  shareField('understeerCue', 'Slip cue', UNIT, 1),
+  shareField('titleDamper', 'Damping', UNIT, 1),
+];
+
+const CLICKS: Range = { min: 0, max: 20, step: 1, neutral: 0 };
+
+const MILLSTONE_FORCE: DialectField[] = [
+  gainField('gain', 'Force level', { min: 1, max: 10, step: 1, neutral: 5 }),
+  shareField('minForce', 'Wake', CLICKS, 100),
+  shareField('roadEffect', 'Shake', { ...CLICKS, neutral: 10 }, 20),
+  shareField('titleDamper', 'Drag', CLICKS, 20),
+  shareField('titleSpring', 'Pull', CLICKS, 20),
+];
+
+/** 0…100 amounts; linearity 0 is neutral, more is calmer. */
+export const CAUSEWAY_DIALECTS = sameOnEveryAxis(
+  'Causeway',
+  [
+    {
+      key: 'deadzone',
+      label: 'Dead zone',
+      min: 0,
+      max: 100,
+      step: 1,
+      neutral: 0,
+      maps: { kind: 'deadzone-amount', full: 100 },
+    },
+    {
+      key: 'saturation',
+      label: 'Saturation',
+      min: 0,
+      max: 100,
+      step: 1,
+      neutral: 0,
+      maps: { kind: 'saturation-amount', full: 100, reach: 1 },
+    },
+    {
+      key: 'linearity',
+      label: 'Linearity',
+      min: 0,
+      max: 100,
+      step: 1,
+      neutral: 0,
+      maps: { kind: 'gamma-log', base: 4, half: 100, sign: 1 },
+    },
+  ],
+  [
+    degreesField('rotation', 'Wheel turns', { min: 180, max: 1440, step: 10, neutral: 900 }),
+    ...CAUSEWAY_FORCE,
+  ],
+);
+
+/** Decimals; saturation as an end point, gamma written out with 1 neutral. */
+export const HILL_AND_HOLLOW_DIALECTS = sameOnEveryAxis(
+  'Hill & Hollow',
+  [
+    {
+      key: 'deadzone',
+      label: 'Start',
+      min: 0,
+      max: 0.5,
+      step: 0.01,
+      neutral: 0,
+      maps: { kind: 'deadzone-amount', full: 1 },
+    },
+    {
+      key: 'saturation',
+      label: 'End',
+      min: 0.4,
+      max: 1,
+      step: 0.01,
+      neutral: 1,
+      maps: { kind: 'saturation-end', full: 1 },
+    },
+    {
+      key: 'linearity',
+      label: 'Gamma',
+      min: 0.5,
+      max: 3,
+      step: 0.05,
+      neutral: 1,
+      maps: { kind: 'gamma-direct' },
+    },
+  ],
+  [
+    degreesField('rotation', 'Rotation', { min: 200, max: 2520, step: 1, neutral: 900 }),
+    ...HILL_AND_HOLLOW_FORCE,
+  ],
+);
+
+/** 0…20 clicks; linearity 10 is neutral, more is livelier. */
+export const MILLSTONE_DIALECTS = sameOnEveryAxis(
+  'Millstone',
+  [
+    {
+      key: 'deadzone',
+      label: 'Slack',
+      min: 0,
+      max: 20,
+      step: 1,
+      neutral: 0,
+      maps: { kind: 'deadzone-amount', full: 50 },
+    },
+    {
+      key: 'saturation',
+      label: 'Full at',
+      min: 0,
+      max: 20,
+      step: 1,
+      neutral: 0,
+      maps: { kind: 'saturation-amount', full: 20, reach: 0.5 },
+    },
+    {
+      key: 'linearity',
+      label: 'Response',
+      min: 0,
+      max: 20,
+      step: 1,
+      neutral: 10,
+      maps: { kind: 'gamma-log', base: 3, half: 10, sign: -1 },
+    },
+  ],
+  MILLSTONE_FORCE,
+);
+
+/** What a title lets one set for a single car. */
+export type CarMenu = Partial<Record<ShapedAxis, (carName: string, lockDeg: number) => Dialect>>;
+
+export const CAUSEWAY_CAR_MENU: CarMenu = {
+  steering: (carName, lockDeg) => ({
+    name: carName,
+    axis: 'steering',
+    fields: [
+      degreesField('lock', 'Bump stop', { min: 180, max: 1440, step: 10, neutral: lockDeg }),
+      gainField('gain', 'Car force', { min: 50, max: 150, step: 5, neutral: 100 }),
+      {
+        key: 'linearity',
+        label: 'Car linearity',
+        min: 0,
+        max: 100,
+        step: 5,
+        neutral: 0,
+        maps: { kind: 'gamma-log', base: 4, half: 100, sign: 1 },
+      },
+    ],
+  }),
+};
+
+export const HILL_AND_HOLLOW_CAR_MENU: CarMenu = {
+  steering: (carName, lockDeg) => ({
+    name: carName,
+    axis: 'steering',
+    fields: [degreesField('lock', 'Car lock', { min: 180, max: 1080, step: 1, neutral: lockDeg })],
+  }),
+  throttle: (carName) => ({
+    name: carName,
+    axis: 'throttle',
+    fields: [
+      {
+        key: 'linearity',
+        label: 'Pedal map',
+        min: -0.5,
+        max: 1,
+        step: 0.05,
+        neutral: 0,
+        maps: { kind: 'blend', full: 1 },
+      },
+    ],
+  }),
+};
+
+/** A truck is as it was built. */
+export const MILLSTONE_CAR_MENU: CarMenu = {};

@@ -1,0 +1,28 @@
+import type { FootHabits } from '@/core/axes/foot';
+import type { PedalAxis } from '@/core/axes/recording';
+
+/** Drivers are called by their shift; each has feet of their own. */
+export const DRIVERS = ['Dawn shift', 'Noon shift', 'Late shift'] as const;
+
+const BRAKE_FEET: Record<string, FootHabits> = {
+  'Dawn shift': { restTravel: 0.004, restWander: 0.0008, pressTravel: 0.93, pressSpread: 0.013 },
+  'Noon shift': { restTravel: 0.018, restWander: 0.0018, pressTravel: 0.82, pressSpread: 0.021 },
+  'Late shift': { restTravel: 0.031, restWander: 0.0025, pressTravel: 0.87, pressSpread: 0.016 },
+};
+
+/** Pedals and levers that are simply pressed to their stop (the handbrake to where it feels full), by everybody alike. */
+const USUAL: Record<Exclude<PedalAxis, 'brake'>, FootHabits> = {
+  // Pressed against the stop: more than the way is asked for.
+  throttle: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
+  clutch: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
+  handbrake: { restTravel: 0, restWander: 0, pressTravel: 0.9, pressSpread: 0.014, takeupTravel: 0.07 },
+  paddle_left: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
+  paddle_right: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
+};
+
+export function habitsOf(driver: string, axis: PedalAxis): FootHabits {
+  return axis === 'brake' ? (BRAKE_FEET[driver] ?? BRAKE_FEET['Late shift']!) : USUAL[axis];
+}
+
+/** The foot on the brake. */
+export const footOf = (driver: string): FootHabits => habitsOf(driver, 'brake');

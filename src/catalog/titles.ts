@@ -1,0 +1,88 @@
+import type { MenuPage } from '@/core/card/setupCard';
+import type { TitleTraits } from '@/core/ready/preflight';
+import {
+  CAUSEWAY_CAR_MENU,
+  CAUSEWAY_DIALECTS,
+  HILL_AND_HOLLOW_CAR_MENU,
+  HILL_AND_HOLLOW_DIALECTS,
+  MILLSTONE_CAR_MENU,
+  MILLSTONE_DIALECTS,
+  type AxisDialects,
+  type CarMenu,
+} from './dialects';
+
+/** A title as the catalogue knows it: how it writes each axis, how it behaves before it runs, what is driven there. */
+export interface Title {
+  id: string;
+  name: string;
+  about: string;
+  carIds: readonly string[];
+  trackIds: readonly string[];
+  dialects: AxisDialects;
+  carMenu: CarMenu;
+  /** Its pages of menus, in the order in which one comes through them. */
+  pages: readonly MenuPage[];
+  /** Passes the base's rotation on against its own setting, or stretches it over the car's lock and has none. */
+  rotation: 'direct' | 'stretch';
+  /** How often it gives a new force, Hz. */
+  forceHz: number;
+  traits: TitleTraits;
+}
+
+export const TITLES: readonly Title[] = [
+  {
+    id: 'causeway',
+    name: 'Causeway',
+    about: 'historic saloons, long races on a tidal road circuit',
+    carIds: ['marl-850', 'fenwick-six', 'spindrift-h4'],
+    trackIds: ['saltmarsh-loop', 'quarry-pan'],
+    dialects: CAUSEWAY_DIALECTS,
+    carMenu: CAUSEWAY_CAR_MENU,
+    pages: [
+      { path: 'Controls › Wheel', layer: 'title', axes: ['steering'] },
+      { path: 'Controls › Pedals', layer: 'title', axes: ['throttle', 'brake', 'clutch', 'handbrake'] },
+      { path: 'Controls › Paddles', layer: 'title', axes: ['paddle_left', 'paddle_right'] },
+      { path: 'Garage › Steering', layer: 'car', axes: ['steering'] },
+    ],
+    rotation: 'direct',
+    forceHz: 100,
+    traits: { ownProgram: 'open', mode: 'wide', bindsInOwnPreset: false, quickSweep: false },
+  },
+  {
+    id: 'hill-and-hollow',
+    name: 'Hill & Hollow',
+    about: 'single-seaters against the clock, one at a time',
+    carIds: ['spindrift-h4', 'fenwick-six', 'marl-850'],
+    trackIds: ['saltmarsh-loop', 'cairn-brae', 'quarry-pan'],
+    dialects: HILL_AND_HOLLOW_DIALECTS,
+    carMenu: HILL_AND_HOLLOW_CAR_MENU,
+    pages: [
+      {
+        path: 'Options › Axes',
+        layer: 'title',
+        axes: ['brake', 'throttle', 'clutch', 'handbrake', 'paddle_left', 'paddle_right', 'steering'],
+      },
+      { path: 'Car › Cockpit', layer: 'car', axes: ['steering', 'throttle'] },
+    ],
+    rotation: 'direct',
+    forceHz: 333,
+    traits: { ownProgram: 'shut', mode: 'wide', bindsInOwnPreset: true, quickSweep: false },
+  },
+  {
+    id: 'millstone',
+    name: 'Millstone',
+    about: 'heavy trucks on a short ring',
+    carIds: ['dray-55'],
+    trackIds: ['millrace-ring', 'quarry-pan'],
+    dialects: MILLSTONE_DIALECTS,
+    carMenu: MILLSTONE_CAR_MENU,
+    pages: [
+      { path: 'Cab › Pedals', layer: 'title', axes: ['clutch', 'brake', 'throttle'] },
+      { path: 'Cab › Wheel', layer: 'title', axes: ['steering'] },
+      { path: 'Cab › Levers', layer: 'title', axes: ['handbrake', 'paddle_left', 'paddle_right'] },
+    ],
+    rotation: 'stretch',
+    forceHz: 60,
+    traits: { ownProgram: 'either', mode: 'plain', bindsInOwnPreset: false, quickSweep: true },
+  },
+];

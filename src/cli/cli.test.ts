@@ -1,0 +1,321 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
+import { plainBase } from '@/core/force/forceSettings';
+import { programmeFor } from '@/core/axes/programme';
+import type { AxisName } from '@/core/axes/recording';
+import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
+import { readCaptureCsv, writeCaptureCsv } from '@/core/formats/captureCsv';
+import { writeProfileJson } from '@/core/formats/profileJson';
+import { main } from './main';
+
+const folder = mkdtempSync(join(tmpdir(), 'pebble-cli-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function pebble(...argv: string[]) {
+  let out = '';
+  let err = '';
+  const code = main(
+    argv,
+    (text) => (out += text),
+    (text) => (err += text),
+  );
+  return { code, out, err, json: () => JSON.parse(out) as Record<string, unknown> };
+}
+
+function file(name: string, text: string): string {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+}
+
+const hardware = { released: 2100, pressed: 61000, sigma: 18, quantum: 1, rangeMin: 0, rangeMax: 65535 };
+const foot = { restTravel: 0.03, restWander: 0.002, pressTravel: 0.87, pressSpread: 0.016 };
+const layer = { deadzone: 0.05, saturation: 0.95, curve: { kind: 'power', gamma: 1 } as const };
+
+const EVERY_AXIS = [
+  'min',
+  'max',
+  'centre',
+  'inverted',
+  'noise',
+  'quantum',
+  'bits',
+  'deadzone',
+  'deadzoneFrom',
+  'saturation',
+  'reachNow',
+  'reachAfter',
+  'roughSpots',
+  'dropouts',
+  'spikes',
+  'driftPerMin',
+  'warnings',
+];
+const STEERING = [
+  'rotationDeg',
+  'rotationSigmaDeg',
+  'snappedDeg',
+  'centreOffsetDeg',
+  'returnHysteresisDeg',
+  'degPerStep',
+];
+
+it('calibrate gives every field of every axis, from files that come back as they were written', () => {
+  for (const rig of SIMULATED_RIGS)
+    for (const [name, simulated] of Object.entries(simulatedAxes(rig, 'Noon shift'))) {
+      const axis = name as AxisName;
+      const { base, shifter } = rig.spec;
+      const steps = programmeFor(axis, { rotationDeg: base.rotationDeg, ...(shifter ? { shifter } : {}) });
+      const recording = simulateGuidedCapture({ axis, device: 'x', simulated, steps, rateHz: 125, seed: 2 });
+      const csv = writeCaptureCsv(recording);
+      expect(readCaptureCsv(csv)).toEqual({ ok: true, value: recording });
+      const { code, json } = pebble('calibrate', file('a.capture.csv', csv), '--json');
+      expect(code).toBe(0);
+      const found = (json() as { axes: Record<string, Record<string, unknown>> }).axes[axis]!;
+      for (const key of axis === 'steering' ? [...EVERY_AXIS, ...STEERING] : EVERY_AXIS)
+        expect([rig.id, axis, key, found[key]]).not.toContain(undefined);
+      if (axis === 'gear') expect(found['gates']).toHaveLength(steps.length - 1);
+    }
+});
+
+it('response gives y, slopes and travel', () => {
+  const doc = { format: 'pebble-road/response', version: 1, layers: [layer] };
+  const path = file('r.json', JSON.stringify(doc));
+  const { json } = pebble('response', path, '--at', '0,0.5,-1', '--json');
+  const given = json() as { y: number[]; travel: number };
+  [0, 0.5, -1].forEach((y, i) => expect(given.y[i]).toBeCloseTo(y, 12));
+  expect(given.travel).toBeCloseTo(0.9, 12);
+  expect((pebble('response', path, '--json').json() as { y: number[] }).y).toHaveLength(201);
+});
+
+const force = {
+  title: {
+    rateHz: 100,
+    gain: 1.2,
+    minForce: 0.02,
+    trails: { mechanical: 1, pneumatic: 1 },
+    understeerCue: 0,
+    effects: { road: 0.5, kerb: 0, offtrack: 0, slip: 0, abs: 0, impact: 0 },
+    damper: 0,
+    spring: 0,
+  },
+  base: plainBase(5.5),
+  hardware: {
+    ratedNm: 5.5,
+    frictionNm: 0.2,
+    delayS: 0.007,
+    inertiaKgM2: 0.012,
+    viscousNms: 0.005,
+    rotationDeg: 900,
+  },
+};
+
+it('ride writes a log that measure reads back with the same laps, and its force is judged by clipping and handsoff', () => {
+  const pedal = { hardware, calibration: { released: 2180, pressed: 60930 }, layers: [layer] };
+  const profile = {
+    format: 'pebble-road/profile',
+    version: 1,
+    name: 'p',
+    rig: 'Tern',
+    title: 'Causeway',
+    car: 'Marl 850',
+    driver: 'Late shift',
+    pedals: { throttle: pedal, brake: pedal },
+    foot,
+    force,
+  } as const;
+  const profileFile = file(
+    'p.json',
+    writeProfileJson({ ...profile, pedals: { throttle: pedal, brake: pedal } }),
+  );
+  const out = join(folder, 'one.ride.csv');
+  const rode = pebble(
+    'ride',
+    '--car',
+    'marl-850',
+    '--track=saltmarsh-loop',
+    '--profile',
+    profileFile,
+    '--laps',
+    '1',
+    '--seed',
+    '5',
+    '--out',
+    out,
+    '--json',
+  );
+  expect(rode.code).toBe(0);
+  const measured = pebble('measure', out, '--json').json() as { laps: unknown[] };
+  expect(measured.laps).toEqual((rode.json() as { laps: unknown[] }).laps);
+  expect(readFileSync(out, 'utf8')).toMatch(/^# source: simulated/);
+  const clipped = pebble('clipping', out, '--json').json() as { p99: number; gainKeepEveryPeak: number };
+  expect(clipped.p99).toBeGreaterThan(0.5);
+  expect(clipped.gainKeepEveryPeak).toBeLessThan(2);
+  expect(pebble('handsoff', profileFile, '--speed', '40', '--json').json()).toMatchObject({
+    verdict: 'settles',
+    leastDamper: 0,
+    warnings: [],
+  });
+  expect(pebble('handsoff', profileFile)).toMatchObject({ code: 2 });
+});
+
+describe('translate', () => {
+  const dialect = (name: string, fields: object[]) => ({
+    format: 'pebble-road/dialect',
+    version: 1,
+    name,
+    axis: 'brake',
+    fields,
+  });
+  const amount = (key: string, more: object = {}) => ({
+    key,
+    label: key,
+    min: 0,
+    max: 100,
+    step: 1,
+    neutral: 0,
+    maps: { kind: 'deadzone-amount', full: 100 },
+    ...more,
+  });
+  const source = dialect('Made-up title', [amount('dz')]);
+  const settings = (more: object = {}) => ({
+    format: 'pebble-road/settings',
+    version: 1,
+    dialect: source,
+    values: { dz: 5 },
+    ...more,
+  });
+  const target = dialect('Plain', [
+    amount('start', { max: 1, step: 0.01, maps: { kind: 'deadzone-amount', full: 1 } }),
+  ]);
+  const run = (from: object, to: object) =>
+    pebble(
+      'translate',
+      file('s.json', JSON.stringify(from)),
+      '--to',
+      file('d.json', JSON.stringify(to)),
+      '--json',
+    );
+
+  it('writes the settings in the other dialect', () => {
+    expect(run(settings(), target).json()).toEqual({
+      values: { start: 0.05 },
+      maxError: 0,
+      atTravel: 0,
+      notExpressible: [],
+    });
+  });
+
+  it.each([
+    [
+      'an unknown value',
+      settings({ values: { dz: 5, more: 1 } }),
+      target,
+      /"values\.more": The key "more" is not known/,
+    ],
+    ['a missing value', settings({ values: {} }), target, /"values\.dz": The value of "dz" is missing/],
+    ['a value out of range', settings({ values: { dz: 101 } }), target, /dz 101 is outside/],
+    ['a newer version', { ...settings(), version: 2 }, target, /version 2/],
+    [
+      'a key twice',
+      settings(),
+      dialect('T', [amount('a'), amount('a', { maps: { kind: 'gamma-direct' } })]),
+      /stands twice/,
+    ],
+    [
+      'a parameter mapped twice',
+      settings(),
+      dialect('T', [amount('a'), amount('b')]),
+      /"a" and "b" both set the deadzone/,
+    ],
+    [
+      'a step that does not divide',
+      settings(),
+      dialect('T', [amount('a', { step: 7 })]),
+      /does not divide 0 to 100/,
+    ],
+    ['an unknown map', settings(), dialect('T', [amount('a', { maps: { kind: 'magic' } })]), /d\.json/],
+  ])('refuses %s by name', (_, from, to, message) => {
+    const { code, err } = run(from, to);
+    expect(code).toBe(1);
+    expect(err).toMatch(message);
+  });
+});
+
+it('rotation gives gain, display, bump stop, believed base and hairpin; null where it was not asked', () => {
+  const whole = pebble(
+    ...'rotation --base 900 --title 900 --car 900 --shown 108 --at 90 --ratio 14 --hairpin 6 --wheelbase 2.6 --json'.split(
+      ' ',
+    ),
+  );
+  expect(whole.json()).toEqual({
+    gain: 1,
+    displayAt90: 90,
+    oneToOne: true,
+    overtravelDeg: 0,
+    bumpStopDeg: 900,
+    believedBaseDeg: 1080,
+    hairpinHandDeg: 328.0016993224356,
+    enough: true,
+  });
+  expect(
+    pebble(...'rotation --base=900 --title=900 --car=360 --stretch --json'.split(' ')).json(),
+  ).toMatchObject({
+    gain: 0.4,
+    believedBaseDeg: null,
+    hairpinHandDeg: null,
+    enough: null,
+  });
+  expect(pebble(...'rotation --base 900 --title 900'.split(' '))).toMatchObject({ code: 2 });
+  expect(pebble(...'rotation --base 0 --title 900 --car 900'.split(' ')).err).toMatch(
+    /--base takes a number above 0/,
+  );
+  expect(pebble(...'rotation --base 900 --title 900 --car 900 --shown 5'.split(' ')).err).toMatch(
+    /go together/,
+  );
+});
+
+it('clipping reads any log with a force channel, and says what is missing', () => {
+  const rows = Array.from({ length: 200 }, (_, i) => `${i / 100},${i >= 50 && i < 100 ? 1.25 : 0.5}`);
+  const path = file('c.ride.csv', ['t_s,ffb', ...rows].join('\n'));
+  expect(pebble('clipping', path, '--json').json()).toMatchObject({
+    clipShare: 0.25,
+    sustainedShare: 0.25,
+    events: [{ tS: 0.5, distanceM: null, lap: null, kind: 'sustained' }],
+    gainKeepEveryPeak: 0.8,
+    gainTradeBiggestHits: 0.79,
+  });
+  expect(pebble('clipping', path, '--gain', '0.7', '--json').json()).toMatchObject({ clipShare: 0 });
+  expect(pebble('clipping', path, '--gain=0')).toMatchObject({ code: 2 });
+  const without = pebble('clipping', file('d.ride.csv', 't_s,brake\n0,0\n1,0\n'));
+  expect(without.code).toBe(1);
+  expect(without.err).toMatch(/column "ffb": The log has no force channel/);
+});
+
+it.each([
+  ['no command', [], 2, /no command/],
+  ['an unknown command', ['fly'], 2, /unknown command "fly"/],
+  ['an unknown option', ['calibrate', 'x', '--speed', '3'], 2, /unknown option --speed/],
+  ['a missing value', ['response', 'x', '--at'], 2, /--at needs a value/],
+  ['a file that is not there', ['calibrate', 'nowhere.csv'], 1, /cannot be read/],
+  [
+    'a car that is not known',
+    ['ride', '--car', 'nobody', '--track', 'saltmarsh-loop', '--profile', 'p', '--out', 'o'],
+    1,
+    /Known are: marl-850/,
+  ],
+])('%s ends with the right code', (_, argv, code, message) => {
+  const result = pebble(...argv);
+  expect(result.code).toBe(code);
+  expect(result.err).toMatch(message);
+  expect(result.out).toBe('');
+});
+
+it('names file, row and column of a fault', () => {
+  const path = file('bad.capture.csv', 't_s,phase,brake\n0,rest,1\n1,rest,two\n');
+  const { code, err } = pebble('calibrate', path);
+  expect(code).toBe(1);
+  expect(err).toMatch(/bad\.capture\.csv: row 3, column "brake": "two" is not a number/);
+});

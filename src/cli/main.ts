@@ -1,0 +1,58 @@
+import { parseArguments, UsageError } from './arguments';
+import { calibrate } from './calibrate';
+import { clipping } from './clipping';
+import type { Command } from './command';
+import { InputError } from './files';
+import { handsoff } from './handsoff';
+import { measure } from './measure';
+import { response } from './response';
+import { ride } from './ride';
+import { rotation } from './rotation';
+import { translateCommand } from './translate';
+
+const COMMANDS: readonly Command[] = [
+  calibrate,
+  response,
+  translateCommand,
+  rotation,
+  clipping,
+  handsoff,
+  ride,
+  measure,
+];
+
+const EXIT_INPUT = 1;
+const EXIT_USAGE = 2;
+
+/** Runs one command; gives the exit code. Results go to stdout, everything else to stderr. */
+export function main(argv: string[], out: (text: string) => void, say: (text: string) => void): number {
+  const [name, ...rest] = argv;
+  try {
+    const command = COMMANDS.find((c) => c.name === name);
+    if (!command) throw new UsageError(name ? `unknown command "${name}"` : 'no command given');
+    const args = parseArguments(rest, command.options, ['json', ...(command.flags ?? [])]);
+    const answer = command.run(args);
+    out(args.flags.has('json') ? JSON.stringify(answer.json) : layOut(answer.table));
+    return 0;
+  } catch (error) {
+    if (error instanceof UsageError) {
+      say(`pebble: ${error.message}\n\nUsage:\n${COMMANDS.map((c) => `  pebble ${c.usage}`).join('\n')}`);
+      return EXIT_USAGE;
+    }
+    if (error instanceof InputError) {
+      say(error.message);
+      return EXIT_INPUT;
+    }
+    throw error;
+  }
+}
+
+function layOut(table: string[][]): string {
+  const columns = Math.max(0, ...table.map((row) => row.length));
+  const widths = Array.from({ length: columns }, (_, i) =>
+    Math.max(...table.map((row) => (row[i] ?? '').length)),
+  );
+  return table
+    .map((row) => row.map((cell, i) => (i === row.length - 1 ? cell : cell.padEnd(widths[i]!))).join('  '))
+    .join('\n');
+}

@@ -1,0 +1,100 @@
+import { chanceOfReaching } from '../numeric/distributions';
+import { standardDeviation } from '../numeric/moments';
+import { gridValue, toCanonical, type Dialect, type DialectField, type Rounding } from '../response/dialect';
+import { effectiveResponse, respond } from '../response/compose';
+import type { ResponseLayer } from '../response/layer';
+import { layerFromSettings, valueOf, type FieldValues } from '../response/settings';
+import { AXIS_WORDS } from './recording';
+import type { PedalAnalysis } from './pedalAnalysis';
+
+/** One change to one field of a title, with what it rests on. */
+export interface PedalRecommendation {
+  key: string;
+  label: string;
+  from: number;
+  to: number;
+  /** The evidence in a sentence or two. */
+  evidence: string;
+}
+
+const ALREADY_GOOD = 0.95;
+/** A resting foot that shows less than half a percent beyond the dead zone drags nothing. */
+const DRAG_COUNTS = 0.005;
+const percent = (x: number, digits = 1) => `${(100 * x).toFixed(digits)} %`;
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+const nameOf = (analysis: PedalAnalysis) => capital(AXIS_WORDS[analysis.axis]);
+
+/**
+ * What to change in a title's own numbers after a pedal capture: a dead zone that hides the resting foot (or starts
+ * at the take-up), a saturation that a comfortable full press reaches. Never rounded to the side that would fail.
+ * Settings that already do the job bring no recommendation.
+ * @param before layers that the signal passes before it reaches the title
+ */
+export function recommendPedal(
+  analysis: PedalAnalysis,
+  dialect: Dialect,
+  values: FieldValues,
+  before: ResponseLayer[] = [],
+): PedalRecommendation[] {
+  const layers = [...before, layerFromSettings(dialect, values)];
+  const pedal: Pedal = { analysis, dialect, values, before, now: effectiveResponse(layers) };
+  return [deadzoneChange(pedal), saturationChange(pedal)].filter((change) => change !== null);
+}
+
+interface Pedal {
+  analysis: PedalAnalysis;
+  dialect: Dialect;
+  values: FieldValues;
+  before: ResponseLayer[];
+  now: { deadzone: number; saturation: number };
+}
+
+function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): PedalRecommendation | null {
+  const field = fieldFor(dialect, 'deadzone');
+  if (!field || analysis.deadzone === null) return null;
+  const cover = analysis.coverTravel;
+  const drags = cover !== null && cover.p995 > now.deadzone + DRAG_COUNTS;
+  if (now.deadzone >= analysis.deadzone || (analysis.deadzoneFrom === 'cover' && !drags)) return null;
+  const change = onGrid(field, values, respond(before, analysis.deadzone), 'atLeast');
+  if (!change) return null;
+  const does =
+    analysis.deadzoneFrom === 'takeup'
+      ? `Resistance is felt at ${percent(analysis.deadzone)} of travel: ${change.to} starts the ${AXIS_WORDS[analysis.axis]} there.`
+      : `A resting foot reads up to ${percent(cover!.p995)}. ${change.to} keeps the straights free of it and costs ${percent(toCanonical(field, change.to) - toCanonical(field, change.from))} of the travel.`;
+  return {
+    ...change,
+    key: field.key,
+    label: `${nameOf(analysis)} ${field.label.toLowerCase()}`,
+    evidence: does,
+  };
+}
+
+function saturationChange({ analysis, dialect, values, before, now }: Pedal): PedalRecommendation | null {
+  const field = fieldFor(dialect, 'saturation');
+  if (!field || analysis.saturation === null) return null;
+  const peaks = analysis.presses.filter((p) => p.counted).map((p) => p.peak);
+  const chance = (s: number) =>
+    chanceOfReaching(s, analysis.pressMean!, standardDeviation(peaks), peaks.length);
+  if (chance(now.saturation) >= ALREADY_GOOD) return null;
+  const change = onGrid(field, values, respond(before, analysis.saturation), 'atMost');
+  if (!change) return null;
+  const then = [...before, layerFromSettings(dialect, { ...values, [field.key]: change.to })];
+  const stops = `All ${peaks.length} presses stop between ${Math.min(...peaks).toFixed(2)} and ${Math.max(...peaks).toFixed(2)} of travel; ${Math.round(100 * chance(now.saturation))} of 100 would read 100 % now.`;
+  const after = Math.min(99, Math.floor(100 * chance(effectiveResponse(then).saturation)));
+  return {
+    ...change,
+    key: field.key,
+    label: `${nameOf(analysis)} ${field.label.toLowerCase()}`,
+    evidence: `${stops} With ${change.to} about ${after} of 100 do: at least 95, at 90 % confidence.`,
+  };
+}
+
+function fieldFor(dialect: Dialect, parameter: 'deadzone' | 'saturation'): DialectField | undefined {
+  return dialect.fields.find((field) => field.maps.kind.startsWith(parameter));
+}
+
+function onGrid(field: DialectField, values: FieldValues, canonical: number, rounding: Rounding) {
+  const from = valueOf(field, values);
+  const to = gridValue(field, canonical, rounding);
+  return to === from ? null : { from, to };
+}

@@ -1,0 +1,102 @@
+import { median } from '../numeric/order';
+
+/**
+ * A capture of raw axes: one `Float64Array` per axis beside `t`, and the phase each sample belongs to.
+ * Everything here is plain data, so that it crosses worker, file and database boundaries unchanged.
+ */
+export const AXIS_NAMES = [
+  'steering',
+  'throttle',
+  'brake',
+  'clutch',
+  'handbrake',
+  'gear',
+  'paddle_left',
+  'paddle_right',
+] as const;
+export type AxisName = (typeof AXIS_NAMES)[number];
+
+/** Axes that are pressed or pulled from a released end: analysed alike. */
+export const PEDAL_AXES = [
+  'throttle',
+  'brake',
+  'clutch',
+  'handbrake',
+  'paddle_left',
+  'paddle_right',
+] as const satisfies readonly AxisName[];
+export type PedalAxis = (typeof PEDAL_AXES)[number];
+
+export function isPedalAxis(axis: string): axis is PedalAxis {
+  return (PEDAL_AXES as readonly string[]).includes(axis);
+}
+
+/** What an axis is called in a sentence. */
+export const AXIS_WORDS: Record<AxisName, string> = {
+  steering: 'steering',
+  throttle: 'throttle',
+  brake: 'brake',
+  clutch: 'clutch',
+  handbrake: 'handbrake',
+  gear: 'shifter',
+  paddle_left: 'left paddle',
+  paddle_right: 'right paddle',
+};
+
+/** Samples `from` (included) to `to` (excluded) under one label. A repeat is a new run of the same label. */
+export interface PhaseRun {
+  label: string;
+  from: number;
+  to: number;
+}
+
+export interface Recording {
+  /** Seconds, never falling; steps may be irregular. */
+  t: Float64Array;
+  runs: PhaseRun[];
+  /** Raw counts as the host gave them. */
+  axes: Partial<Record<AxisName, Float64Array>>;
+  device: string;
+  /** Least and greatest raw count that the device can report. */
+  rangeMin: number;
+  rangeMax: number;
+  /** Nominal rate in Hz as noted by the source; `null` where the source did not say. */
+  rateHz: number | null;
+  /** What the reader of a file had to leave open, as sentences. */
+  remarks?: string[];
+}
+
+export function runsOf(recording: Recording, label: string): PhaseRun[] {
+  return recording.runs.filter((run) => run.label === label);
+}
+
+/** The samples of several runs, one after the other. */
+export function samplesOf(values: Float64Array, runs: PhaseRun[]): Float64Array {
+  const out = new Float64Array(runs.reduce((sum, run) => sum + run.to - run.from, 0));
+  let at = 0;
+  for (const run of runs) {
+    out.set(values.subarray(run.from, run.to), at);
+    at += run.to - run.from;
+  }
+  return out;
+}
+
+/** Groups consecutive equal labels into runs. */
+export function runsFromLabels(labels: ArrayLike<string>): PhaseRun[] {
+  const runs: PhaseRun[] = [];
+  for (let i = 0; i < labels.length; i++) {
+    const last = runs.at(-1);
+    if (last && last.label === labels[i]) last.to = i + 1;
+    else runs.push({ label: labels[i]!, from: i, to: i + 1 });
+  }
+  return runs;
+}
+
+/** Rate in Hz from the median step of `t`, which a few gaps do not disturb; 0 with fewer than two samples. */
+export function measuredRate(t: Float64Array): number {
+  if (t.length < 2) return 0;
+  const steps = new Float64Array(t.length - 1);
+  for (let i = 1; i < t.length; i++) steps[i - 1] = t[i]! - t[i - 1]!;
+  const step = median(steps);
+  return step > 0 ? 1 / step : 0;
+}

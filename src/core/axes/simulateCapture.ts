@@ -1,0 +1,66 @@
+import { obedientMotion } from './actor';
+import type { FootHabits } from './foot';
+import { captureGuide } from './guide';
+import { currentStep, freshGuide } from './guideState';
+import type { PedalHardware } from './pedalSensor';
+import { programmeFor, type CaptureStep, type ProgrammeOptions } from './programme';
+import type { AxisName, PedalAxis, Recording } from './recording';
+import { playAxis, rangeOf, type SimulatedAxis } from './simulatedAxis';
+
+export interface SimulatedCaptureSpec {
+  axis: AxisName;
+  device: string;
+  simulated: SimulatedAxis;
+  steps: CaptureStep[];
+  rateHz: number;
+  seed: number;
+}
+
+/** A capture that never ends is a bug of the guide, not a long one. */
+const LONGEST_S = 400;
+
+/** A whole guided capture by somebody who follows the guide; the same spec gives the same bits. */
+export function simulateGuidedCapture(spec: SimulatedCaptureSpec): Recording {
+  const { simulated, rateHz } = spec;
+  const played = playAxis(simulated, spec.seed, rateHz);
+  const range = rangeOf(simulated);
+  const guide = captureGuide(range, freshGuide(spec.axis, spec.steps));
+  const t: number[] = [];
+  const raw: number[] = [];
+  for (let i = 0; currentStep(guide.state); i++) {
+    if (i > LONGEST_S * rateHz)
+      throw new Error(`the simulated capture did not end (${currentStep(guide.state)!.label})`);
+    played.intend(obedientMotion(currentStep(guide.state)));
+    const time = i / rateHz;
+    const count = played.sample(time);
+    guide.feed(time, count);
+    t.push(time);
+    raw.push(count);
+  }
+  return {
+    t: Float64Array.from(t),
+    runs: guide.state.runs,
+    axes: { [spec.axis]: Float64Array.from(raw) },
+    device: spec.device,
+    ...range,
+    rateHz,
+  };
+}
+
+export interface SimulatedPedalSpec extends ProgrammeOptions {
+  axis: PedalAxis;
+  device: string;
+  hardware: PedalHardware;
+  habits: FootHabits;
+  rateHz: number;
+  seed: number;
+}
+
+/** As {@link simulateGuidedCapture}, for one pedal in its usual programme. */
+export function simulateCapture({ hardware, habits, ...spec }: SimulatedPedalSpec): Recording {
+  return simulateGuidedCapture({
+    ...spec,
+    simulated: { kind: 'pedal', hardware, habits },
+    steps: programmeFor(spec.axis, spec),
+  });
+}

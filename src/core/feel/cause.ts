@@ -1,0 +1,89 @@
+import type { BalanceReport } from '../force/balance';
+import type { CarGain } from '../force/carGains';
+import type { ChainFacts } from '../force/chainOf';
+import type { ClippingSchool } from '../force/bestGain';
+import type { Smoothness } from '../force/detail';
+import type { CalmReport, ForceAdvice } from '../force/forceAdvice';
+import type { ForceChain } from '../force/handsOff';
+import type { JudgedForce } from '../force/judgeForce';
+import type { OnCentre } from '../force/onCentre';
+import type { SmoothPoint } from '../force/smoothing';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** Everything that was measured of a combination's force, for causes to be judged by. */
+export interface FeelFacts extends BalanceReport {
+  facts: ChainFacts;
+  chain: ForceChain;
+  judged: Pick<JudgedForce, 'judgement' | 'signal' | 'sorted'>;
+  calm: CalmReport;
+  smooth: Smoothness;
+  points: readonly SmoothPoint[];
+  centre: OnCentre;
+  cars: readonly CarGain[];
+  clipping: ClippingSchool;
+}
+
+/** One change; it may be for another car of the title. */
+export type FeelChange = ForceAdvice & { carId?: string };
+
+/** What the measures say of a cause. */
+export interface Judged {
+  /** 0 rules it out, 1 settles it. */
+  evidence: number;
+  /** The figures that it rests on, as a sentence. */
+  says: string;
+  change?: FeelChange | null;
+}
+
+export interface Cause {
+  /** What it would be: "Smoothing takes the detail away". */
+  name: string;
+  /** Its change takes something away; it goes before one that adds. */
+  takesAway: boolean;
+  judge(facts: FeelFacts): Judged;
+}
+
+export type CauseVerdict = 'likely' | 'possible' | 'ruled out';
+
+export interface FoundCause {
+  name: string;
+  verdict: CauseVerdict;
+  evidence: number;
+  says: string;
+  change: FeelChange | null;
+}
+
+const LIKELY_FROM = 0.6;
+const POSSIBLE_FROM = 0.2;
+/** Evidence that differs by less than this is the same: then what takes away goes first. */
+const SAME = 0.15;
+
+export function verdictOf(evidence: number): CauseVerdict {
+  return evidence >= LIKELY_FROM ? 'likely' : evidence >= POSSIBLE_FROM ? 'possible' : 'ruled out';
+}
+
+/** Causes by their evidence, the strongest first; of two as strong the one that takes away. */
+export function rankCauses(causes: readonly Cause[], facts: FeelFacts): FoundCause[] {
+  return causes
+    .map((cause) => ({ cause, judged: cause.judge(facts) }))
+    .toSorted(
+      (a, b) =>
+        level(b.judged.evidence) - level(a.judged.evidence) ||
+        Number(b.cause.takesAway) - Number(a.cause.takesAway) ||
+        b.judged.evidence - a.judged.evidence,
+    )
+    .map(({ cause: { name }, judged: { evidence, says, change } }) => {
+      const verdict = verdictOf(evidence);
+      return { name, verdict, evidence, says, change: verdict === 'ruled out' ? null : (change ?? null) };
+    });
+}
+
+/** Steps of evidence, so that the order is one (closeness alone is not transitive). */
+const level = (evidence: number) => Math.round(evidence / SAME);
+
+/** 0 up to `from`, 1 from `to` on, straight between. */
+export function ramp(x: number, from: number, to: number): number {
+  return Math.min(1, Math.max(0, (x - from) / (to - from)));
+}

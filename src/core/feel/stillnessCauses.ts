@@ -1,0 +1,141 @@
+import { damperAdvice, deadAdvice, FAST_MPS, isCalm, minForceAdvice, ROLL_MPS } from '../force/forceAdvice';
+import type { ForceParameter } from '../force/forceParameters';
+import { handsOff, type ForceChain } from '../force/handsOff';
+import { ramp, type Cause } from './cause';
+import { forceChange } from './changes';
+import { percent } from './figures';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** What is changed to bring a dead damper to life. */
+const DAMPERS = new Set<string>(['titleDamper', 'damperChannel'] satisfies ForceParameter[]);
+
+const moves = (chain: ForceChain) =>
+  !isCalm({ roll: handsOff(chain, ROLL_MPS), fast: handsOff(chain, FAST_MPS) });
+
+/** Why a rim moves by itself, or does not come back. */
+export const STILLNESS_CAUSES = {
+  rocks: {
+    name: 'More minimum force than stays still',
+    takesAway: true,
+    judge({ facts, chain, calm }) {
+      const { minForce } = chain.title;
+      const still = calm.stillMinForce;
+      if (minForce <= 0) return { evidence: 0, says: 'No minimum force is set.' };
+      if (still === null)
+        return { evidence: 0, says: 'The rim moves by itself without any minimum force as well.' };
+      const says = `Minimum force lifts by ${percent(minForce, 1)}; hands off the rim stays still up to ${percent(still, 1)}.`;
+      return {
+        evidence: minForce > still ? 1 : 0,
+        says,
+        change: forceChange(facts, 'title', 'minForce', still, says, 'atMost'),
+      };
+    },
+  },
+  jumps: {
+    name: 'Minimum force jumps across the centre',
+    takesAway: true,
+    judge({ facts, chain, centre }) {
+      // A jump up to twice the friction on each side only lifts over it.
+      const over = centre.minForceStepNm / (4 * chain.hardware.frictionNm);
+      const says = `Across the centre the torque jumps by ${centre.minForceStepNm.toFixed(2)} N·m; friction is ${chain.hardware.frictionNm.toFixed(2)}.`;
+      return {
+        evidence: ramp(over, 0.6, 1.5),
+        says,
+        change: forceChange(
+          facts,
+          'title',
+          'minForce',
+          (0.5 * chain.title.minForce) / Math.max(0.5, over),
+          says,
+        ),
+      };
+    },
+  },
+  deadDamper: {
+    name: 'The damper is set but does nothing',
+    takesAway: false,
+    judge({ facts, calm }) {
+      const advice = deadAdvice(facts, isCalm(calm)).find(({ key }) => DAMPERS.has(key.field));
+      return advice
+        ? { evidence: isCalm(calm) ? 0.3 : 1, says: advice.evidence, change: advice }
+        : { evidence: 0, says: 'No damper is held shut.' };
+    },
+  },
+  damperMissing: {
+    name: 'Nothing damps the rim',
+    takesAway: false,
+    judge({ facts, chain, calm }) {
+      const advice = damperAdvice(facts, chain, calm);
+      return advice
+        ? { evidence: 0.8, says: advice.evidence, change: advice }
+        : {
+            evidence: 0,
+            says: `Let go, it ${calm.roll.verdict} at a slow roll and ${calm.fast.verdict} at speed.`,
+          };
+    },
+  },
+  springRings: {
+    name: 'A centre spring that swings',
+    takesAway: true,
+    judge({ facts, chain, calm }) {
+      const [own, title] = [chain.base.springNmPerRad, chain.title.spring * chain.base.springChannel];
+      if (isCalm(calm) || own + title <= 0)
+        return {
+          evidence: 0,
+          says: own + title > 0 ? 'With the spring the rim is calm.' : 'There is no spring.',
+        };
+      const without = {
+        ...chain,
+        title: { ...chain.title, spring: 0 },
+        base: { ...chain.base, springNmPerRad: 0 },
+      };
+      const isCure = !moves(without);
+      const says = isCure
+        ? 'Without the spring the rim is calm.'
+        : 'Without the spring it would move as well.';
+      return {
+        evidence: isCure ? 0.9 : 0.2,
+        says,
+        change:
+          own > 0
+            ? forceChange(facts, 'base', 'spring', 0, says)
+            : forceChange(facts, 'title', 'titleSpring', 0, says),
+      };
+    },
+  },
+  tooStrong: {
+    name: 'More strength than the rim can be held with',
+    takesAway: true,
+    judge({ facts, chain, calm }) {
+      if (isCalm(calm)) return { evidence: 0, says: 'At this strength the rim is calm.' };
+      const strength = 0.7 * chain.base.strength;
+      const isCure = !moves({ ...chain, base: { ...chain.base, strength } });
+      const says = isCure
+        ? 'At seven tenths of the strength the rim would be calm.'
+        : 'At seven tenths of the strength it would move as well.';
+      return {
+        evidence: isCure ? 0.5 : 0,
+        says,
+        change: forceChange(facts, 'base', 'strength', strength, says, 'atMost'),
+      };
+    },
+  },
+  frictionHolds: {
+    name: 'Friction holds the rim off centre',
+    takesAway: false,
+    judge({ facts, chain, calm, judged }) {
+      const advice = minForceAdvice(facts, chain, judged.judgement.weakest, calm);
+      const rest = Math.abs(calm.roll.trace.at(-1) ?? 0);
+      const sticks = calm.roll.verdict === 'sticks';
+      return {
+        evidence: sticks ? 0.9 : 0,
+        says: sticks
+          ? `Let go at a slow roll it stays ${rest.toFixed(1)}° off: its friction of ${chain.hardware.frictionNm.toFixed(2)} N·m is more than the tyres pull there.`
+          : `Let go at a slow roll it ${calm.roll.verdict}${calm.roll.settleS === null ? '' : ` within ${calm.roll.settleS.toFixed(1)} s`}.`,
+        change: advice && advice.to > advice.from ? advice : null,
+      };
+    },
+  },
+} satisfies Record<string, Cause>;

@@ -1,0 +1,30 @@
+import { FAST_MPS, ROLL_MPS, type CalmReport } from './forceAdvice';
+import { handsOff, type ForceChain } from './handsOff';
+import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearch';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** Settled within a second is wished for; where only a great damper does it, within three is enough. */
+const WITHIN_S = [1, 3] as const;
+
+/** Let go at a slow roll and at speed; the damper that would settle both. */
+export function calmReport(chain: ForceChain, minForceStep: number, mostDamperNms: number): CalmReport {
+  return {
+    roll: handsOff(chain, ROLL_MPS),
+    fast: handsOff(chain, FAST_MPS),
+    least: leastOfBoth(chain, mostDamperNms),
+    stillMinForce: greatestMinForce(chain, ROLL_MPS, minForceStep),
+  };
+}
+
+function leastOfBoth(chain: ForceChain, most: number): LeastDamper {
+  for (const within of WITHIN_S) {
+    const fast = leastDamper(chain, FAST_MPS, within);
+    if (fast.damperNms === null || fast.damperNms > most) continue;
+    // Friction that holds at a slow roll is no reason for a damper.
+    const roll = leastDamper(chain, ROLL_MPS, within);
+    return { damperNms: Math.max(fast.damperNms, roll.damperNms ?? 0), why: null };
+  }
+  return leastDamper(chain, FAST_MPS, WITHIN_S[1]);
+}

@@ -1,0 +1,135 @@
+import type { RigSpec } from '../rig/rigSpec';
+import type { Menus } from '../settings/menus';
+import type { Layer, SettingValues } from '../settings/setting';
+import type { CarSpec } from '../vehicle/carSpec';
+import { feltCar } from './feltCar';
+import { bandParameter, effectParameter, forceField, type ForceParameter } from './forceParameters';
+import { BAND_HZ, EFFECTS, plainBase, type BaseHardware, type TitleForce } from './forceSettings';
+import type { ForceChain } from './handsOff';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** What is taken for a base of which the owner knows no more than how it is driven (computation.md, 5.6). */
+const USUAL: Record<
+  RigSpec['base']['drive'],
+  { ratedNm: number; frictionNm: number; delayMs: number; motorKgM2: number }
+> = {
+  gear: { ratedNm: 2.2, frictionNm: 0.22, delayMs: 10, motorKgM2: 0.002 },
+  belt: { ratedNm: 5, frictionNm: 0.2, delayMs: 7, motorKgM2: 0.004 },
+  direct: { ratedNm: 10, frictionNm: 0.08, delayMs: 2, motorKgM2: 0.006 },
+  unknown: { ratedNm: 4, frictionNm: 0.2, delayMs: 8, motorKgM2: 0.004 },
+};
+const USUAL_RIM_KGM2 = 0.008;
+/** A rim is between a disc (0.5) and a hoop (1). */
+const RIM_SHAPE = 0.6;
+const VISCOUS_NMS = 0.005;
+const USUAL_ROTATION_DEG = 900;
+
+export function hardwareOf({ base, rim }: RigSpec, rotationDeg: number | null): BaseHardware {
+  const usual = USUAL[base.drive];
+  const fromMass =
+    rim.massKg !== null && rim.diameterMm !== null
+      ? RIM_SHAPE * rim.massKg * (rim.diameterMm / 2000) ** 2
+      : USUAL_RIM_KGM2;
+  return {
+    ratedNm: base.torqueNm ?? usual.ratedNm,
+    frictionNm: base.frictionNm ?? usual.frictionNm,
+    delayS: (base.delayMs ?? usual.delayMs) / 1000,
+    inertiaKgM2: usual.motorKgM2 + (rim.inertiaKgM2 ?? fromMass),
+    viscousNms: VISCOUS_NMS,
+    rotationDeg: rotationDeg ?? base.rotationDeg ?? USUAL_ROTATION_DEG,
+  };
+}
+
+/** What the owner did not say of a rig and is taken as usual, in words; nothing where all is known. */
+export function assumedOf({ base, rim }: RigSpec): string[] {
+  const usual = USUAL[base.drive];
+  const unknown: [boolean, string][] = [
+    [base.torqueNm === null, `rated torque ${usual.ratedNm} N·m`],
+    [base.frictionNm === null, `friction ${usual.frictionNm} N·m`],
+    [base.delayMs === null, `delay ${usual.delayMs} ms`],
+    [
+      rim.inertiaKgM2 === null && (rim.massKg === null || rim.diameterMm === null),
+      `inertia of the rim ${USUAL_RIM_KGM2} kg·m²`,
+    ],
+  ];
+  return unknown.flatMap(([is, words]) => (is ? [words] : []));
+}
+
+/** What a base's own scales mean at 100 %, per newton metre of its rated torque; a strong base damps more strongly. */
+const DAMPER_NMS_PER_NM = 0.04;
+const FRICTION_SHARE = 0.1;
+const INERTIA_KGM2 = 0.03;
+const SPRING_PER_NM = 0.3;
+/** The smoothing scale: from this corner down to that, in equal ratios. */
+const LIGHT_HZ = 160;
+const HEAVY_HZ = 12;
+
+const smoothHz = (share: number) => (share <= 0 ? null : LIGHT_HZ * (HEAVY_HZ / LIGHT_HZ) ** share);
+
+export interface ChainFacts {
+  car: CarSpec;
+  rig: RigSpec;
+  /** Rate at which the title gives its force, Hz. */
+  rateHz: number;
+  menus: Menus;
+  values: SettingValues;
+  rotationDeg: number | null;
+}
+
+/** The whole chain of a combination, from the values in force on every layer; what no menu offers stands at neutral. */
+export function chainOf({ car, rig, rateHz, menus, values, rotationDeg }: ChainFacts): ForceChain {
+  const read = (layer: Layer, parameter: ForceParameter, otherwise: number) =>
+    forceField(menus, values, layer, parameter)?.canonical ?? otherwise;
+  const hardware = hardwareOf(rig, rotationDeg);
+  const plain = plainBase(hardware.ratedNm);
+  const align = read('title', 'selfAlignment', 1);
+  const trails = {
+    mechanical: align * read('title', 'mechanicalTrail', 1),
+    pneumatic: align * read('title', 'pneumaticTrail', 1),
+  };
+  const effects = Object.fromEntries(
+    EFFECTS.map((effect) => [effect, read('title', effectParameter(effect), 0)]),
+  ) as TitleForce['effects'];
+  return {
+    car: feltCar(car, trails),
+    hardware,
+    title: {
+      rateHz,
+      gain: read('title', 'gain', 1) * read('car', 'gain', 1),
+      minForce: read('title', 'minForce', 0),
+      trails,
+      understeerCue: read('title', 'understeerCue', 0),
+      effects,
+      damper: read('title', 'titleDamper', 0),
+      spring: read('title', 'titleSpring', 0),
+    },
+    base: {
+      ...plain,
+      strength: read('base', 'strength', 1),
+      torqueLimitNm: Math.min(hardware.ratedNm, read('base', 'torqueLimit', hardware.ratedNm)),
+      interpolation: Math.max(1, read('base', 'interpolation', 1)),
+      smoothHz: smoothHz(read('base', 'smoothing', 0)),
+      bands: BAND_HZ.map((hz) => read('base', bandParameter(hz), 1)),
+      damperChannel: read('base', 'damperChannel', 1),
+      springChannel: read('base', 'springChannel', 1),
+      damperNms: read('base', 'damper', 0) * DAMPER_NMS_PER_NM * hardware.ratedNm,
+      speedDamping: read('base', 'speedDamping', 0),
+      frictionNm: read('base', 'friction', 0) * FRICTION_SHARE * hardware.ratedNm,
+      inertiaKgM2: read('base', 'inertia', 0) * INERTIA_KGM2,
+      springNmPerRad: read('base', 'spring', 0) * SPRING_PER_NM * hardware.ratedNm,
+      protects: read('base', 'protection', 0) > 0,
+    },
+  };
+}
+
+/** Damper at the end of a base's own scale, N·m·s/rad. */
+export function damperAtFull({ ratedNm }: BaseHardware): number {
+  return DAMPER_NMS_PER_NM * ratedNm;
+}
+
+/** Share of the base's own damper scale that gives a damper, N·m·s/rad. */
+export function damperShare(damperNms: number, hardware: BaseHardware): number {
+  return damperNms / damperAtFull(hardware);
+}

@@ -1,0 +1,139 @@
+import { seededRandom } from '../numeric/random';
+import { SURFACES } from '../rides/rideLog';
+import { EFFECTS, type Effect } from './forceSettings';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** What the effects feel of the road and the car at one moment. */
+export interface EffectInput {
+  speedMps: number;
+  /** Number of {@link SURFACES}. */
+  surface: number;
+  brake: number;
+  /** Longitudinal slip of the fronts (negative when locking) and of the rears (positive when spinning). */
+  kappaFront: number;
+  kappaRear: number;
+}
+
+/** One effect's force now, in units of full scale at a gain of 1. */
+type EffectSource = (input: EffectInput, dt: number) => number;
+
+const [ROAD, KERB, BUMP, OFF] = SURFACES.map((_, i) => i) as [number, number, number, number];
+
+/**
+ * Roughness after ISO 8608: displacement PSD G(n) = G0·(n/n0)⁻² with n0 = 0.1 /m; at speed v its rate of change is white,
+ * 2π·n0·√(G0·v) per √Hz. Classes A (smooth asphalt) and C (patched, bumpy), m³.
+ */
+const REFERENCE_WAVE = 0.1;
+const CLASS_A = 16e-6;
+const CLASS_C = 256e-6;
+/** Share of full scale per m/s of the road's rate of change. */
+const ROAD_LEVEL = 0.12;
+/** The suspension passes on what is slower than this, Hz. */
+const WHEEL_HOP_HZ = 14;
+
+function road(seed: number): EffectSource {
+  const random = seededRandom(seed);
+  let value = 0;
+  return ({ speedMps, surface }, dt) => {
+    const rough = surface === BUMP ? CLASS_C : CLASS_A;
+    const rate = 2 * Math.PI * REFERENCE_WAVE * Math.sqrt(rough * Math.abs(speedMps));
+    const keep = Math.exp(-2 * Math.PI * WHEEL_HOP_HZ * dt);
+    // White noise through a first-order follower, exact for any step: its variance is rate²·π·f.
+    const sigma = rate * Math.sqrt(Math.PI * WHEEL_HOP_HZ * (1 - keep * keep));
+    value = value * keep + sigma * random.normal();
+    return surface === ROAD || surface === BUMP ? ROAD_LEVEL * value : 0;
+  };
+}
+
+/** A kerb is a strip of teeth: v/pitch times a second, and this much of full scale. */
+const KERB_PITCH_M = 0.5;
+export const KERB_LEVEL = 0.35;
+
+function kerb(): EffectSource {
+  let along = 0;
+  return ({ speedMps, surface }, dt) => {
+    if (surface !== KERB) return 0;
+    along += speedMps * dt;
+    return KERB_LEVEL * Math.sin((2 * Math.PI * along) / KERB_PITCH_M);
+  };
+}
+
+/** Grass: noise between 5 and 30 Hz. */
+const OFF_LEVEL = 0.25;
+const OFF_LOW_HZ = 5;
+const OFF_HIGH_HZ = 30;
+const OFF_FULL_MPS = 10;
+
+function offtrack(seed: number): EffectSource {
+  const random = seededRandom(seed);
+  let fast = 0;
+  let slow = 0;
+  return ({ speedMps, surface }, dt) => {
+    const keep = (hz: number) => Math.exp(-2 * Math.PI * hz * dt);
+    const up = keep(OFF_HIGH_HZ);
+    const down = keep(OFF_LOW_HZ);
+    fast = fast * up + Math.sqrt(1 - up * up) * random.normal();
+    slow = slow * down + (1 - down) * fast;
+    return surface === OFF ? OFF_LEVEL * Math.min(1, speedMps / OFF_FULL_MPS) * (fast - slow) : 0;
+  };
+}
+
+/** A tyre past this slip scrubs: a hum that grows with the slip beyond. */
+const SLIP_FROM = 0.2;
+const SLIP_HZ = 28;
+const SLIP_LEVEL = 0.2;
+
+function slip(): EffectSource {
+  let phase = 0;
+  return ({ kappaFront, kappaRear, speedMps }, dt) => {
+    phase += 2 * Math.PI * SLIP_HZ * dt;
+    const most = Math.max(-kappaFront, kappaRear);
+    return most > SLIP_FROM && speedMps > 1
+      ? SLIP_LEVEL * Math.min(1, (most - SLIP_FROM) / SLIP_FROM) * Math.sin(phase)
+      : 0;
+  };
+}
+
+/** Anti-lock brakes pulse at this rate while the fronts are near locking under a hard brake. */
+const ABS_HZ = 13;
+const ABS_LEVEL = 0.15;
+const ABS_FROM = 0.1;
+
+function abs(): EffectSource {
+  let phase = 0;
+  return ({ kappaFront, brake }, dt) => {
+    phase += 2 * Math.PI * ABS_HZ * dt;
+    return brake > 0.5 && kappaFront < -ABS_FROM ? ABS_LEVEL * Math.sign(Math.sin(phase)) : 0;
+  };
+}
+
+/** A hit: half a sine of this length, at the moment a surface of another height is met. */
+const IMPACT_S = 0.03;
+const IMPACT_LEVEL = 0.6;
+const IMPACT_FULL_MPS = 40;
+
+function impact(): EffectSource {
+  let left = 0;
+  let before = ROAD;
+  return ({ surface, speedMps }, dt) => {
+    if ((surface === KERB || surface === OFF) && before !== KERB && before !== OFF) left = IMPACT_S;
+    before = surface;
+    if (left <= 0) return 0;
+    const share = Math.min(1, speedMps / IMPACT_FULL_MPS);
+    const now = IMPACT_LEVEL * share * Math.sin((Math.PI * left) / IMPACT_S);
+    left -= dt;
+    return now;
+  };
+}
+
+const SOURCES: Record<Effect, (seed: number) => EffectSource> = { road, kerb, offtrack, slip, abs, impact };
+
+/** Every effect, started afresh; the same seed gives the same bits. */
+export function effectSources(seed: number): Record<Effect, EffectSource> {
+  return Object.fromEntries(EFFECTS.map((name, i) => [name, SOURCES[name](seed * 31 + i)])) as Record<
+    Effect,
+    EffectSource
+  >;
+}

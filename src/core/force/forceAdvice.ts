@@ -1,0 +1,172 @@
+import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
+import type { SettingKey } from '../settings/setting';
+import type { ClippingSchool } from './bestGain';
+import { damperShare, type ChainFacts } from './chainOf';
+import { deadControls, doubledSettings } from './coupling';
+import { forceField, type ForceField, type ForceParameter } from './forceParameters';
+import type { ForceChain, HandsOff } from './handsOff';
+import type { LeastDamper } from './handsOffSearch';
+import { chooseGain, wantedMinForce, type JudgedForce } from './judgeForce';
+import type { Layer } from '../settings/setting';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** One change that is proposed, in the menu's own numbers, with what it rests on. */
+export interface ForceAdvice {
+  key: SettingKey;
+  label: string;
+  from: number;
+  to: number;
+  evidence: string;
+}
+
+const percent = (share: number) => {
+  const value = 100 * share;
+  return `${value.toFixed(value > 0 && value < 10 ? 1 : 0)} %`;
+};
+
+type At = { layer: Layer; parameter: ForceParameter };
+const fieldAt = ({ menus, values }: ChainFacts, { layer, parameter }: At) =>
+  forceField(menus, values, layer, parameter);
+
+/** What is set and can do nothing: taken away, or let through where the rim needs it. */
+export function deadAdvice(facts: ChainFacts, isCalm: boolean): ForceAdvice[] {
+  return deadControls((at) => fieldAt(facts, at)?.canonical ?? null).flatMap(({ dead, by }) => {
+    const control = fieldAt(facts, dead)!;
+    const gate = fieldAt(facts, by)!;
+    const held = `${control.field.label} ${control.value} does nothing: ${gate.field.label.toLowerCase()} on the base is at ${gate.value}`;
+    return isCalm || dead.parameter !== 'titleDamper'
+      ? [change(control, 0, `${held}, and the rim is calm without it. Taking it away loses nothing.`)]
+      : [change(gate, 1, `${held}, and the rim needs a damper.`)];
+  });
+}
+
+function change({ key, field, value }: ForceField, canonical: number, evidence: string): ForceAdvice {
+  return { key, label: field.label, from: value, to: gridValue(field, canonical), evidence };
+}
+
+/** Two settings that do the same twice, as sentences. */
+export function doubledNotes(facts: ChainFacts): string[] {
+  return doubledSettings((at) => fieldAt(facts, at)?.canonical ?? null).map(({ from, to }) => {
+    const [one, other] = [fieldAt(facts, from)!, fieldAt(facts, to)!];
+    return `${one.field.label} ${one.value} on the base and ${other.field.label} ${other.value} in the title do the same twice: one is enough.`;
+  });
+}
+
+/** The car's own gain where there is one: the title's holds for every car. */
+export function gainField(facts: ChainFacts): ForceField | null {
+  return (
+    fieldAt(facts, { layer: 'car', parameter: 'gain' }) ??
+    fieldAt(facts, { layer: 'title', parameter: 'gain' })
+  );
+}
+
+const SCHOOL_WORDS: Record<ClippingSchool, string> = {
+  none: 'keeps every peak',
+  trade: 'gives away only the biggest hits',
+};
+
+/** The gain that a school takes, on the menu's own grid. */
+export function gainAdvice(
+  facts: ChainFacts,
+  chain: ForceChain,
+  judged: Pick<JudgedForce, 'signal' | 'sorted'>,
+  school: ClippingSchool,
+): ForceAdvice | null {
+  const found = gainField(facts);
+  if (!found || found.canonical <= 0 || judged.sorted.at(-1) === 0) return null;
+  const { field, value } = found;
+  const other = chain.title.gain / found.canonical;
+  const gains = Array.from(
+    { length: gridCount(field) },
+    (_, i) => other * toCanonical(field, gridPoint(field, i)),
+  );
+  const choice = chooseGain(judged, gains, chain.title.gain, school);
+  if (choice.best < 0) return null;
+  const to = gridPoint(field, choice.best);
+  if (to === value) return null;
+  const above =
+    choice.clipAbove === null ? 'the menu ends there' : `one step more clips ${percent(choice.clipAbove)}`;
+  const now =
+    to < value
+      ? `${percent(choice.clipNow)} of the ride is clipped now.`
+      : 'The strongest part of the signal lies unused.';
+  const trade = choice.isSame
+    ? ' The other school would choose nearly the same: there is nothing to trade.'
+    : '';
+  return {
+    key: found.key,
+    label: field.label,
+    from: value,
+    to,
+    evidence: `${now} ${to.toFixed(decimalsOf(field))} ${SCHOOL_WORDS[school]}: ${percent(choice.clipAtBest)} clipped; ${above}.${trade}`,
+  };
+}
+
+/** What happens when the rim is let go, at a slow roll and at speed. */
+export interface CalmReport {
+  roll: HandsOff;
+  fast: HandsOff;
+  /** Least damper that settles both, N·m·s/rad. */
+  least: LeastDamper;
+  /** Greatest minimum force that stays still at a slow roll; `null` where it moves without any. */
+  stillMinForce: number | null;
+}
+
+export const ROLL_MPS = 5.5;
+export const FAST_MPS = 40;
+
+export const isCalm = ({ roll, fast }: Pick<CalmReport, 'roll' | 'fast'>) =>
+  [roll, fast].every(({ verdict }) => verdict === 'settles' || verdict === 'sticks');
+
+/** A lift smaller than this is not felt. */
+const LEAST_LIFT = 0.01;
+
+/** Minimum force: over what friction swallows, and never so much that the rim rocks by itself. */
+export function minForceAdvice(
+  facts: ChainFacts,
+  chain: ForceChain,
+  weakest: number,
+  { stillMinForce }: CalmReport,
+): ForceAdvice | null {
+  const found = fieldAt(facts, { layer: 'title', parameter: 'minForce' });
+  if (!found) return null;
+  const wanted = wantedMinForce(chain, weakest);
+  const most = stillMinForce ?? 0;
+  const canonical = Math.min(wanted, most);
+  const to = gridValue(found.field, canonical, 'atMost');
+  const near = Math.abs(toCanonical(found.field, to) - found.canonical) < LEAST_LIFT;
+  if (to === found.value || (near && found.canonical <= most)) return null;
+  const swallowed = `Friction of ${chain.hardware.frictionNm.toFixed(2)} N·m swallows the first ${percent(wanted)} of the signal`;
+  const still =
+    stillMinForce === null
+      ? 'the rim moves by itself even without it'
+      : `hands off it stays still up to ${percent(most)}`;
+  return {
+    key: found.key,
+    label: found.field.label,
+    from: found.value,
+    to,
+    evidence: `${swallowed}; predicted: ${still}. Prove it on the rig: in small steps, hands off, rolling slowly.`,
+  };
+}
+
+/** The least damper that settles the rim, on the base's own scale or the title's. */
+export function damperAdvice(facts: ChainFacts, chain: ForceChain, calm: CalmReport): ForceAdvice | null {
+  if (isCalm(calm) || calm.least.damperNms === null) return null;
+  const own = fieldAt(facts, { layer: 'base', parameter: 'damper' });
+  if (!own) return null;
+  const to = gridValue(own.field, damperShare(calm.least.damperNms, chain.hardware), 'atLeast');
+  if (to <= own.value) return null;
+  const worse = calm.fast.verdict === 'settles' || calm.fast.verdict === 'sticks' ? calm.roll : calm.fast;
+  const where = worse === calm.fast ? `at ${FAST_MPS} m/s` : 'at a slow roll';
+  const moves = worse.frequencyHz === null ? '' : ` at ${worse.frequencyHz.toFixed(1)} Hz`;
+  return {
+    key: own.key,
+    label: own.field.label,
+    from: own.value,
+    to,
+    evidence: `Let go ${where} it ${worse.verdict}${moves}. ${calm.least.damperNms.toFixed(3)} N·m·s/rad is the least that settles it; more only numbs.`,
+  };
+}

@@ -1,0 +1,82 @@
+import { carById } from '@/catalog/find';
+import { plainBase, PLAIN_TITLE, type BaseForce, type TitleForce } from './forceSettings';
+import { handsOff, type ForceChain } from './handsOff';
+import { greatestMinForce, leastDamper } from './handsOffSearch';
+
+/** Bases of the three kinds, as they are built. */
+const BASES = {
+  gear: { ratedNm: 2.2, frictionNm: 0.22, delayS: 0.01, inertiaKgM2: 0.006 },
+  belt: { ratedNm: 5.5, frictionNm: 0.2, delayS: 0.007, inertiaKgM2: 0.012 },
+  direct: { ratedNm: 14, frictionNm: 0.08, delayS: 0.002, inertiaKgM2: 0.02 },
+};
+const ROLL_MPS = 5.5;
+const FAST_MPS = 40;
+
+function chain(
+  kind: keyof typeof BASES,
+  { rateHz = 360, ...title }: Partial<TitleForce> = {},
+  base: Partial<BaseForce> = {},
+): ForceChain {
+  const hardware = { ...BASES[kind], viscousNms: 0.005, rotationDeg: 900 };
+  return {
+    car: carById('marl-850'),
+    title: { ...PLAIN_TITLE, rateHz, ...title },
+    base: { ...plainBase(hardware.ratedNm), ...base },
+    hardware,
+  };
+}
+
+it('gears hold the rim off centre at a slow roll and let it home at speed', () => {
+  expect(handsOff(chain('gear'), ROLL_MPS)).toMatchObject({ verdict: 'sticks', settleS: null });
+  const fast = handsOff(chain('gear'), FAST_MPS);
+  expect(fast.verdict).toBe('settles');
+  expect(fast.settleS!).toBeLessThan(1);
+  expect(leastDamper(chain('gear'), ROLL_MPS)).toMatchObject({
+    damperNms: null,
+    why: expect.stringMatching(/friction/) as string,
+  });
+});
+
+it('gears stay still up to a minimum force of about 0.08 to 0.13, and further at less strength', () => {
+  const full = greatestMinForce(chain('gear'), ROLL_MPS, 0.005)!;
+  expect(full).toBeGreaterThanOrEqual(0.08);
+  expect(full).toBeLessThanOrEqual(0.13);
+  expect(greatestMinForce(chain('gear', {}, { strength: 0.5 }), ROLL_MPS, 0.005)!).toBeGreaterThan(
+    full * 1.5,
+  );
+});
+
+it('an undamped strong direct drive saws at speed, with its trace, and a little damper settles it', () => {
+  const bare = handsOff(chain('direct'), FAST_MPS);
+  expect(bare).toMatchObject({ verdict: 'saws', settleS: null });
+  expect(bare.frequencyHz!).toBeGreaterThan(1);
+  expect(bare.trace.some((deg) => Math.abs(deg) > 20)).toBe(true);
+  const { damperNms } = leastDamper(chain('direct'), FAST_MPS);
+  expect(damperNms!).toBeGreaterThan(0.015);
+  expect(damperNms!).toBeLessThan(0.4);
+  expect(handsOff(chain('direct', {}, { damperNms: damperNms! }), FAST_MPS).verdict).toBe('settles');
+  expect(
+    handsOff(chain('direct', {}, { damperNms: damperNms! * 0.8 }), FAST_MPS).settleS ?? 9,
+  ).toBeGreaterThan(1);
+});
+
+it('a 60 Hz title wants more damper than a 360 Hz one', () => {
+  const least = (rateHz: number) => leastDamper(chain('direct', { rateHz }), ROLL_MPS).damperNms!;
+  expect(least(60) / least(360)).toBeGreaterThan(1.3);
+  expect(least(60) / least(360)).toBeLessThan(3);
+});
+
+it('a stronger spring wants more damper on a direct drive and helps gears that stick', () => {
+  const spring = (kind: keyof typeof BASES, springNmPerRad: number) => chain(kind, {}, { springNmPerRad });
+  expect(leastDamper(spring('direct', 6), FAST_MPS).damperNms!).toBeGreaterThan(
+    leastDamper(spring('direct', 0), FAST_MPS).damperNms!,
+  );
+  expect(handsOff(spring('gear', 6), ROLL_MPS).verdict).toBe('settles');
+});
+
+it('gives numbers, never infinity, from the most unstable chain', () => {
+  const wild = handsOff(chain('direct', { gain: 20, minForce: 0.5, rateHz: 60 }), FAST_MPS);
+  expect(wild.verdict).toBe('saws');
+  expect(JSON.stringify(wild)).not.toMatch(/null,null/);
+  for (const value of [wild.rmsDeg, ...wild.trace]) expect(Number.isFinite(value)).toBe(true);
+});

@@ -1,0 +1,81 @@
+import { handsOff, type ForceChain, type HandsOff } from './handsOff';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** A rim that is calm this soon is calm. */
+const CALM_S = 1;
+const MOST_DAMPER_NMS = 2;
+/** Dampers that are tried, geometric, before the least one is narrowed. */
+const LEAST_TRIED_NMS = 0.005;
+const TRIED = 14;
+const NARROWED = 7;
+
+export interface LeastDamper {
+  /** N·m·s/rad of the base's own damper; `null` where none settles it. */
+  damperNms: number | null;
+  /** Why there is none. */
+  why: string | null;
+}
+
+const withDamper = (chain: ForceChain, damperNms: number): ForceChain => ({
+  ...chain,
+  base: { ...chain.base, damperNms },
+});
+
+/**
+ * The least damper that settles in time, within a second as a rule. More is not always better (a delayed damper shakes by itself), so the
+ * range is walked upwards, then narrowed between the last that fails and the first that holds.
+ */
+export function leastDamper(chain: ForceChain, speedMps: number, withinS = CALM_S): LeastDamper {
+  const isCalm = (damper: number) => {
+    const { verdict, settleS } = handsOff(withDamper(chain, damper), speedMps);
+    return verdict === 'settles' && settleS !== null && settleS <= withinS;
+  };
+  if (isCalm(0)) return { damperNms: 0, why: null };
+  let fails = 0;
+  for (let i = 0; i < TRIED; i++) {
+    const damper = LEAST_TRIED_NMS * (MOST_DAMPER_NMS / LEAST_TRIED_NMS) ** (i / (TRIED - 1));
+    if (!isCalm(damper)) {
+      fails = damper;
+      continue;
+    }
+    let holds = damper;
+    for (let k = 0; k < NARROWED; k++) {
+      const middle = (fails + holds) / 2;
+      if (isCalm(middle)) holds = middle;
+      else fails = middle;
+    }
+    return { damperNms: holds, why: null };
+  }
+  return { damperNms: null, why: whyNone(handsOff(chain, speedMps)) };
+}
+
+function whyNone({ verdict }: HandsOff): string {
+  return verdict === 'sticks' || verdict === 'settles'
+    ? 'Dry friction holds the rim off centre or lets it back too slowly: a damper only makes it slower.'
+    : `No damper up to ${MOST_DAMPER_NMS} N·m·s/rad settles it within a second: less strength or minimum force is needed.`;
+}
+
+const MOST_MIN_FORCE = 0.5;
+
+/**
+ * The greatest minimum force with which the rim stays still by itself: halved down to `step` of the title's own grid.
+ * @returns `null` where it moves even without any
+ */
+export function greatestMinForce(chain: ForceChain, speedMps: number, step: number): number | null {
+  const isStill = (minForce: number) => {
+    const { verdict } = handsOff({ ...chain, title: { ...chain.title, minForce } }, speedMps);
+    return verdict === 'settles' || verdict === 'sticks';
+  };
+  if (!isStill(0)) return null;
+  let still = 0;
+  let rocks = Math.ceil(MOST_MIN_FORCE / step);
+  if (isStill(rocks * step)) return rocks * step;
+  while (rocks - still > 1) {
+    const middle = (still + rocks) >> 1;
+    if (isStill(middle * step)) still = middle;
+    else rocks = middle;
+  }
+  return Number((still * step).toPrecision(12));
+}

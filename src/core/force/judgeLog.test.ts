@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+import { judgeLog } from './judgeForce';
+
+/** Ten seconds of a slow swing at 100 Hz, twice around a short road. */
+function logOf(peak: number) {
+  const n = 1000;
+  const t_s = Float64Array.from({ length: n }, (_, i) => i / 100);
+  return {
+    notes: {},
+    columns: {
+      t_s,
+      ffb: t_s.map((t) => peak * Math.sin(2 * Math.PI * t)),
+      lap: t_s.map((t) => Math.floor(t / 4)),
+      distance_m: t_s.map((t) => 20 * (t % 4)),
+    },
+  };
+}
+const clippedShare = (peak: number) => (peak <= 1 ? 0 : 1 - (2 / Math.PI) * Math.asin(1 / peak));
+
+describe('a ride from the book', () => {
+  it('is judged as it was driven, and as it would be with another gain', () => {
+    const gain = fc.double({ min: 0.3, max: 3, noNaN: true });
+    fc.assert(
+      fc.property(gain, gain, gain, (peak, logged, now) => {
+        const { judgement } = judgeLog(logOf(peak), logged, now)!;
+        expect(judgement.clipShare).toBeCloseTo(clippedShare((peak * now) / logged), 1);
+        expect(judgement.p999).toBeCloseTo((peak * now) / logged, 1);
+        expect(Math.max(...judgement.trace.level)).toBeCloseTo((peak * now) / logged, 1);
+      }),
+    );
+  });
+
+  it('is drawn over its last whole lap', () => {
+    const { trace } = judgeLog(logOf(0.5), 1, 1)!.judgement;
+    expect(trace.level.length * trace.stepM).toBeGreaterThanOrEqual(79);
+    expect(trace.level.length * trace.stepM).toBeLessThanOrEqual(84);
+  });
+
+  it('says nothing of the force where none was logged', () => {
+    const { ffb, ...without } = logOf(1).columns;
+    expect(ffb).toHaveLength(1000);
+    expect(judgeLog({ notes: {}, columns: without }, 1, 1)).toBeNull();
+  });
+
+  it('without laps and distance is still judged, on one spot', () => {
+    const { t_s, ffb } = logOf(1.5).columns;
+    const judged = judgeLog({ notes: {}, columns: { t_s, ffb } }, 1, 1)!;
+    expect(judged.judgement.clipShare).toBeGreaterThan(0.4);
+    expect(judged.judgement.trace.level).toHaveLength(1);
+  });
+});

@@ -1,0 +1,108 @@
+import { gridCount, gridPoint } from '../response/dialect';
+import { keyText } from '../settings/setting';
+import { chainOf, type ChainFacts } from './chainOf';
+import { smoothnessOf, type MeantSignal, type Smoothness } from './detail';
+import type { ForceAdvice } from './forceAdvice';
+import { forceField, type ForceField } from './forceParameters';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** Raw and immediate, or as smooth as the title meant it. */
+export type SmoothingSchool = 'raw' | 'smooth';
+
+/** What a setting of the base's smoothing makes of the signal. */
+export interface SmoothPoint {
+  /** Menu numbers; `null` where the base has no such setting. */
+  interpolation: number | null;
+  smoothing: number | null;
+  detail: number;
+  roughness: number;
+}
+
+/** Values of one setting that are tried: more would not be told apart in a picture. */
+const MOST_TRIED = 11;
+const MOST_INTERPOLATIONS = 4;
+
+/** Every smoothing that the base offers (evenly thinned where there are many), over one ride. */
+export function smoothPoints(meant: MeantSignal, facts: ChainFacts): SmoothPoint[] {
+  const smoothing = forceField(facts.menus, facts.values, 'base', 'smoothing');
+  const interpolation = forceField(facts.menus, facts.values, 'base', 'interpolation');
+  return tried(interpolation, MOST_INTERPOLATIONS).flatMap((n) =>
+    tried(smoothing, MOST_TRIED).flatMap((value) => {
+      const values = { ...facts.values };
+      if (interpolation && n !== null) values[keyText(interpolation.key)] = n;
+      if (smoothing && value !== null) values[keyText(smoothing.key)] = value;
+      const { detail, roughness } = smoothnessOf(meant, chainOf({ ...facts, values }));
+      return detail === null ? [] : [{ interpolation: n, smoothing: value, detail, roughness }];
+    }),
+  );
+}
+
+function tried(found: ForceField | null, most: number): (number | null)[] {
+  if (!found) return [null];
+  const count = gridCount(found.field);
+  const steps = Math.min(most, count);
+  return Array.from({ length: steps }, (_, i) =>
+    gridPoint(found.field, steps === 1 ? 0 : Math.round((i * (count - 1)) / (steps - 1))),
+  );
+}
+
+/** Points than which none is both smoother and richer, from smooth to rough: what is possible on this base. */
+export function frontier(points: readonly SmoothPoint[]): SmoothPoint[] {
+  let best = -Infinity;
+  return points
+    .toSorted((a, b) => a.roughness - b.roughness || b.detail - a.detail)
+    .filter(({ detail }) => {
+      const isBetter = detail > best;
+      best = Math.max(best, detail);
+      return isBetter;
+    });
+}
+
+/** As smooth as it was meant, within what a hand can tell. */
+const SMOOTH_ENOUGH = 1.25;
+/** Smoothness is not bought with more detail than this share of what there is. */
+const MOST_GIVEN_AWAY = 0.15;
+/** Less smoothing is worth a word from this much more detail on. */
+const WORTH_A_WORD = 0.02;
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** The least smoothing that a school takes, as one change; `null` where it stands there already or the base has none. */
+export function smoothingAdvice(
+  facts: ChainFacts,
+  points: readonly SmoothPoint[],
+  now: Smoothness,
+  school: SmoothingSchool,
+): ForceAdvice | null {
+  const found = forceField(facts.menus, facts.values, 'base', 'smoothing');
+  if (!found || now.detail === null) return null;
+  // The interpolation stays as it is: one change at a time.
+  const others = forceField(facts.menus, facts.values, 'base', 'interpolation')?.value ?? null;
+  const line = points
+    .filter(({ interpolation }) => interpolation === null || interpolation === others)
+    .toSorted((a, b) => a.smoothing! - b.smoothing!);
+  const raw = line[0];
+  if (!raw) return null;
+  const wanted = school === 'raw' ? raw : leastSmooth(line, raw.detail);
+  if (!wanted || wanted.smoothing === found.value) return null;
+  const isLess = wanted.smoothing! < found.value;
+  // What already does no harm is left alone, and what would give nothing back.
+  if (!isLess && now.roughness <= SMOOTH_ENOUGH) return null;
+  if (isLess && school === 'smooth' && wanted.detail - now.detail < WORTH_A_WORD) return null;
+  const told = `${wanted.smoothing} makes it ${wanted.roughness.toFixed(1)}`;
+  const kept = `detail between 8 and 60 Hz ${percent(now.detail)} → ${percent(wanted.detail)}`;
+  const evidence = isLess
+    ? school === 'raw'
+      ? `Raw, as you want it: ${kept}, roughness ${now.roughness.toFixed(1)} → ${wanted.roughness.toFixed(1)} times the title’s own.`
+      : `More smoothing than it needs: ${kept}, and at ${wanted.roughness.toFixed(1)} times the title’s own roughness it stays smooth.`
+    : `The force is ${now.roughness.toFixed(1)} times as rough as the title means it: it comes in steps of ${facts.rateHz} Hz. ${told}; ${kept}.`;
+  return { key: found.key, label: found.field.label, from: found.value, to: wanted.smoothing!, evidence };
+}
+
+/** The first that is smooth enough and keeps its detail; else the smoothest that keeps it. */
+function leastSmooth(line: readonly SmoothPoint[], most: number): SmoothPoint | null {
+  const rich = line.filter(({ detail }) => detail >= most * (1 - MOST_GIVEN_AWAY));
+  return rich.find(({ roughness }) => roughness <= SMOOTH_ENOUGH) ?? rich.at(-1) ?? null;
+}

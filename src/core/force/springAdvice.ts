@@ -1,0 +1,63 @@
+import { gridCount, gridPoint } from '../response/dialect';
+import { keyText } from '../settings/setting';
+import { chainOf, type ChainFacts } from './chainOf';
+import { FAST_MPS, ROLL_MPS, type CalmReport, type ForceAdvice } from './forceAdvice';
+import { forceField, type ForceField } from './forceParameters';
+import { handsOff, type ForceChain } from './handsOff';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** No force but the tyres', or a little where they are too weak to bring the rim back. */
+export type SpringSchool = 'off' | 'some';
+
+/** Values of a spring that are tried before none is proposed. */
+const MOST_TRIED = 8;
+/** Nobody wants more of it than this share of its scale. */
+const MOST_SHARE = 0.4;
+
+/** What a school says of the centre spring, as one change; `null` where nothing is to be done. */
+export function springAdvice(
+  facts: ChainFacts,
+  chain: ForceChain,
+  calm: Pick<CalmReport, 'roll'>,
+  school: SpringSchool,
+): ForceAdvice | null {
+  const fields = [
+    forceField(facts.menus, facts.values, 'title', 'titleSpring'),
+    forceField(facts.menus, facts.values, 'base', 'spring'),
+  ].filter((field) => field !== null);
+  if (school === 'off') {
+    const used = fields.find(
+      ({ canonical, key }) => canonical > 0 && (key.layer === 'base' || chain.base.springChannel > 0),
+    );
+    return used
+      ? change(
+          used,
+          0,
+          'A centre spring pulls where the tyres do not: without it the rim tells only of them.',
+        )
+      : null;
+  }
+  const found = fields.find(({ key }) => key.layer === 'base' || chain.base.springChannel > 0);
+  if (!found || calm.roll.verdict !== 'sticks') return null;
+  const count = gridCount(found.field);
+  const most = Math.floor(MOST_SHARE * (count - 1));
+  for (let i = 1; i <= Math.min(most, MOST_TRIED); i++) {
+    const to = gridPoint(found.field, Math.round((i * most) / Math.min(most, MOST_TRIED)));
+    if (to <= found.value) continue;
+    const tried = chainOf({ ...facts, values: { ...facts.values, [keyText(found.key)]: to } });
+    const roll = handsOff(tried, ROLL_MPS);
+    if (roll.verdict === 'settles' && handsOff(tried, FAST_MPS).verdict === 'settles')
+      return change(
+        found,
+        to,
+        `Let go at a slow roll it stays off centre; with ${to} it comes back within ${(roll.settleS ?? 0).toFixed(1)} s, and at speed it stays calm.`,
+      );
+  }
+  return null;
+}
+
+function change({ key, field, value }: ForceField, to: number, evidence: string): ForceAdvice | null {
+  return to === value ? null : { key, label: field.label, from: value, to, evidence };
+}

@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import { AXIS_NAMES } from '../axes/recording';
+import { fail, succeed, type Outcome } from '../problem';
+import { LAYERS } from '../settings/setting';
+import type { Hardware, SetAxis } from '../settings/carryOver';
+import { checkSettings } from '../response/settings';
+import { dialectSchema, soundDialect } from './dialectJson';
+import { readDocument } from './jsonDocument';
+
+export const PACK_FORMAT = 'pebble-road/pack';
+const words = z.string().max(400);
+
+const packSchema = z.strictObject({
+  format: z.literal(PACK_FORMAT),
+  version: z.literal(1),
+  name: z.string().min(1).max(200),
+  rig: words,
+  title: words,
+  car: words,
+  driver: words,
+  /** What the numbers were made for. */
+  hardware: z.strictObject({
+    drive: words,
+    torqueNm: z.number().positive().nullable(),
+    maxRotationDeg: z.number().positive().nullable(),
+  }),
+  /** Every axis on every layer, with the dialect that its numbers are written in. */
+  settings: z
+    .array(
+      z.strictObject({
+        layer: z.enum(LAYERS),
+        axis: z.enum(AXIS_NAMES),
+        dialect: dialectSchema,
+        values: z.record(z.string(), z.number()),
+        points: z
+          .array(z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]))
+          .max(12)
+          .nullable(),
+      }),
+    )
+    .max(40),
+  /** Where each value comes from. */
+  provenance: z
+    .array(z.strictObject({ setting: words, value: words, why: z.string().max(4000), atMs: z.number() }))
+    .max(1000),
+  calibration: z.array(words).max(40),
+  notes: z.string().max(8000),
+});
+
+export interface Pack {
+  name: string;
+  rig: string;
+  title: string;
+  car: string;
+  driver: string;
+  hardware: Hardware;
+  settings: SetAxis[];
+  provenance: { setting: string; value: string; why: string; atMs: number }[];
+  calibration: string[];
+  notes: string;
+}
+
+/** Reads a `*.profile.json` that somebody shares: settings on every layer with the dialects they are written in. */
+export function readPackJson(text: string): Outcome<Pack> {
+  const read = readDocument(text, packSchema, PACK_FORMAT);
+  if (!read.ok) return read;
+  const { name, rig, title, car, driver, hardware, settings, provenance, calibration, notes } = read.value;
+  const sound: SetAxis[] = [];
+  for (const [i, { dialect: document, ...set }] of settings.entries()) {
+    const dialect = soundDialect(document, `settings[${i}].dialect.`);
+    if (!dialect.ok) return dialect;
+    const checked = checkSettings(dialect.value, set.values);
+    if (!checked.ok)
+      return fail(
+        ...checked.problems.map((p) => ({ ...p, place: { ...p.place, column: `settings[${i}].values` } })),
+      );
+    sound.push({ ...set, dialect: dialect.value });
+  }
+  return succeed({
+    name,
+    rig,
+    title,
+    car,
+    driver,
+    hardware,
+    settings: sound,
+    provenance,
+    calibration,
+    notes,
+  });
+}
+
+export function writePackJson(pack: Pack): string {
+  const settings = pack.settings.map(({ dialect, ...set }) => ({
+    ...set,
+    dialect: { format: 'pebble-road/dialect', version: 1, ...dialect },
+  }));
+  return `${JSON.stringify({ format: PACK_FORMAT, version: 1, ...pack, settings }, null, 2)}\n`;
+}

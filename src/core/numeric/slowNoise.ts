@@ -1,0 +1,17 @@
+import type { Random } from './random';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/**
+ * Ornstein–Uhlenbeck noise: zero mean, given stationary σ and correlation time, exact for any step.
+ * @returns a function that advances by dt seconds and gives the new value
+ */
+export function slowNoise(random: Random, sigma: number, correlationS: number): (dt: number) => number {
+  let value = sigma * random.normal();
+  return (dt) => {
+    const keep = Math.exp(-dt / correlationS);
+    value = value * keep + sigma * Math.sqrt(1 - keep * keep) * random.normal();
+    return value;
+  };
+}

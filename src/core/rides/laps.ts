@@ -1,0 +1,85 @@
+import { median } from '../numeric/order';
+import { SURFACES, type RideLog } from './rideLog';
+
+export type WhyNot = 'out-lap' | 'in-lap' | 'off-track' | 'over-107';
+
+/** One lap of a log, samples `from` (included) to `to` (excluded). */
+export interface Lap {
+  lap: number;
+  from: number;
+  to: number;
+  /** `null` where the lap was not driven from line to line. */
+  timeS: number | null;
+  counted: boolean;
+  /** Why the lap does not count. */
+  why: WhyNot | null;
+}
+
+/** A lap that starts within this share of the lap's length of the line started at the line. */
+const AT_LINE = 0.01;
+/** A last lap that comes this far without another after it ended at the line. */
+const WHOLE_LAP = 0.995;
+/** Slower than this multiple of the best is traffic or a mistake, not the setting. */
+const SLOWEST = 1.07;
+const OFF_TRACK = SURFACES.indexOf('offtrack');
+
+/**
+ * Splits a ride at the line (from `lap`, else from resets of `distance_m`) and says which laps count: not the
+ * out-lap, in-lap, laps off the track or over 107 % of the best.
+ * @returns no laps where the log has neither column
+ */
+export function splitLaps(log: RideLog): Lap[] {
+  const { t_s: t, distance_m: distance } = log.columns;
+  if (!distance || t.length < 2) return [];
+  const bounds = lapBounds(log);
+  const length = lapLength(distance, bounds);
+  const laps = bounds.slice(0, -1).map((from, k): Lap => {
+    const to = bounds[k + 1]!;
+    const isLast = to === t.length;
+    const startsAtLine = k > 0 || distance[from]! <= AT_LINE * length;
+    const endsAtLine = !isLast || distance[to - 1]! >= WHOLE_LAP * length;
+    const why: WhyNot | null = !startsAtLine ? 'out-lap' : !endsAtLine ? 'in-lap' : leftTrack(log, from, to);
+    const whole = startsAtLine && endsAtLine;
+    const timeS = whole ? crossing(log, to, isLast) - crossing(log, from, false) : null;
+    return { lap: log.columns.lap?.[from] ?? k, from, to, timeS, counted: why === null, why };
+  });
+  const best = Math.min(...laps.flatMap((lap) => (lap.counted ? [lap.timeS!] : [])));
+  for (const lap of laps)
+    if (lap.counted && lap.timeS! > SLOWEST * best) {
+      lap.counted = false;
+      lap.why = 'over-107';
+    }
+  return laps;
+}
+
+/** First sample of each lap, and the end of the log. */
+function lapBounds({ columns: { t_s: t, lap, distance_m: distance } }: RideLog): number[] {
+  const bounds = [0];
+  for (let i = 1; i < t.length; i++) {
+    const isNew = lap ? lap[i] !== lap[i - 1] : distance![i]! < distance![i - 1]! / 2;
+    if (isNew) bounds.push(i);
+  }
+  return [...bounds, t.length];
+}
+
+/** The greatest distance that a typical finished lap reaches; with one lap only, what it reaches. */
+function lapLength(distance: Float64Array, bounds: number[]): number {
+  const reached = bounds.slice(1).map((to) => distance[to - 1]!);
+  return reached.length > 1 ? median(reached.slice(0, -1)) : reached[0]!;
+}
+
+/** When the car crossed the line into the lap whose first sample is `at`, read back from that sample. */
+function crossing({ columns }: RideLog, at: number, endOfLog: boolean): number {
+  const { t_s: t, distance_m: distance } = columns;
+  if (endOfLog) return t[at - 1]! + (t[at - 1]! - t[at - 2]!);
+  const next = Math.min(at + 1, t.length - 1);
+  const speed = columns.speed_mps?.[at] ?? (distance![next]! - distance![at]!) / (t[next]! - t[at]!);
+  const sinceLine = speed > 0 ? distance![at]! / speed : 0;
+  const sinceSample = at > 0 ? t[at]! - t[at - 1]! : 0;
+  return t[at]! - Math.min(sinceLine, at > 0 ? sinceSample : sinceLine);
+}
+
+function leftTrack(log: RideLog, from: number, to: number): WhyNot | null {
+  const surface = log.columns.surface?.subarray(from, to);
+  return surface?.includes(OFF_TRACK) ? 'off-track' : null;
+}

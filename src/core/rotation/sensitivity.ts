@@ -1,0 +1,58 @@
+import { median } from '../numeric/order';
+import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
+import { makeTwoTrack } from '../vehicle/twoTrack';
+
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** What the steering of a car rests on. */
+export interface SteeredCar {
+  wheelbaseM: number;
+  /** Understeer gradient K, rad/(m/s²). */
+  understeer: number;
+  /** Hand wheel to road wheel. */
+  ratio: number;
+}
+
+/** The steering of a car of the simulator. */
+export function steeredCar(car: CarSpec): SteeredCar {
+  const { understeer } = makeTwoTrack(car);
+  return { wheelbaseM: wheelbaseOf(car), understeer, ratio: car.steeringRatio };
+}
+
+/**
+ * Lateral acceleration per degree of the hands at a steady speed, m/s²: v²/(wheelbase + K·v²)/i_s · g · π/180.
+ * @param gain virtual hand degrees per real one
+ */
+export function lateralPerDegree(car: SteeredCar, gain: number, speedMps: number): number {
+  const v2 = speedMps * speedMps;
+  return ((v2 / (car.wheelbaseM + car.understeer * v2) / car.ratio) * gain * Math.PI) / 180;
+}
+
+/** Speeds at which it is told, m/s, and the one at which profiles are compared. */
+export const SENSITIVITY_SPEEDS = [20, 40, 60] as const;
+export const COMPARED_AT_MPS = 30;
+/** Hands that have learnt one are wrong on another that is further off than this. */
+const FAR_OFF = 0.15;
+
+export interface Consistency {
+  medianMps2: number;
+  /** Greatest over least. */
+  spread: number;
+  /** Off the median by more than 15 %, as shares of it. */
+  off: { name: string; share: number }[];
+}
+
+/** How alike a driver's cars answer to the hands; `null` with fewer than two. */
+export function consistency(profiles: { name: string; lateral: number }[]): Consistency | null {
+  if (profiles.length < 2) return null;
+  const values = profiles.map((p) => p.lateral);
+  const middle = median(values);
+  return {
+    medianMps2: middle,
+    spread: Math.max(...values) / Math.min(...values),
+    off: profiles
+      .map(({ name, lateral }) => ({ name, share: lateral / middle - 1 }))
+      .filter(({ share }) => Math.abs(share) > FAR_OFF),
+  };
+}

@@ -1,0 +1,183 @@
+// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
+const { Math } = globalThis;
+
+/** One straight and the corner after it; the corner's whole angle includes both its clothoids. */
+export interface TrackSegment {
+  straightM: number;
+  /** Right negative. */
+  radiusM: number;
+  angleDeg: number;
+  clothoidM: number;
+  bumpy?: boolean;
+  /** A kerb along the inside of the corner, so far from the line that is driven, m. */
+  kerbM?: number;
+}
+
+export interface TrackSpec {
+  id: string;
+  name: string;
+  widthM: number;
+  closed: boolean;
+  segments: TrackSegment[];
+}
+
+/** A centreline sampled every metre or so; index i lies at distance i·stepM. */
+export interface Track {
+  spec: TrackSpec;
+  lengthM: number;
+  stepM: number;
+  x: Float64Array;
+  y: Float64Array;
+  heading: Float64Array;
+  /** 1/m, left positive. */
+  curvature: Float64Array;
+  bumpy: Uint8Array;
+  /** Where a kerb begins, m to the left of the line (right negative); 0 where there is none. */
+  kerb: Float64Array;
+  /** Distance between the end of the line and its start, m; small on a closed track. */
+  gapM: number;
+}
+
+interface Piece {
+  lengthM: number;
+  from: number;
+  to: number;
+  bumpy: boolean;
+  kerb: number;
+}
+
+const RAD = Math.PI / 180;
+const FINE_STEPS_PER_SAMPLE = 10;
+
+/** Lays the segments one after the other from the origin along x: straight, clothoid, arc, clothoid. */
+export function layTrack(spec: TrackSpec): Track {
+  const pieces = spec.segments.flatMap(piecesOf);
+  const lengthM = pieces.reduce((sum, p) => sum + p.lengthM, 0);
+  const count = Math.round(lengthM);
+  const stepM = lengthM / count;
+  const track: Track = {
+    spec,
+    lengthM,
+    stepM,
+    x: new Float64Array(count),
+    y: new Float64Array(count),
+    heading: new Float64Array(count),
+    curvature: new Float64Array(count),
+    bumpy: new Uint8Array(count),
+    kerb: new Float64Array(count),
+    gapM: 0,
+  };
+  const dx = stepM / FINE_STEPS_PER_SAMPLE;
+  let [x, y, heading, piece, start] = [0, 0, 0, 0, 0];
+  for (let i = 0; i < count * FINE_STEPS_PER_SAMPLE; i++) {
+    const s = i * dx;
+    while (piece < pieces.length - 1 && s >= start + pieces[piece]!.lengthM)
+      start += pieces[piece++]!.lengthM;
+    const now = pieces[piece]!;
+    if (i % FINE_STEPS_PER_SAMPLE === 0) {
+      const k = i / FINE_STEPS_PER_SAMPLE;
+      track.x[k] = x;
+      track.y[k] = y;
+      track.heading[k] = heading;
+      track.curvature[k] = curvatureAt(now, s - start);
+      track.bumpy[k] = now.bumpy ? 1 : 0;
+      track.kerb[k] = now.kerb;
+    }
+    const turn = turned(pieces, piece, start, s, s + dx);
+    x += dx * Math.cos(heading + turn / 2);
+    y += dx * Math.sin(heading + turn / 2);
+    heading += turn;
+  }
+  track.gapM = Math.hypot(x, y);
+  return track;
+}
+
+function piecesOf(segment: TrackSegment): Piece[] {
+  const { straightM, radiusM, angleDeg, clothoidM } = segment;
+  const bumpy = segment.bumpy ?? false;
+  const curvature = 1 / radiusM;
+  const kerb = Math.sign(curvature) * (segment.kerbM ?? 0);
+  const arcM = Math.abs(angleDeg * RAD * radiusM) - clothoidM;
+  if (arcM < 0) throw new RangeError('a corner is shorter than its clothoids');
+  return [
+    { lengthM: straightM, from: 0, to: 0, bumpy, kerb: 0 },
+    { lengthM: clothoidM, from: 0, to: curvature, bumpy: false, kerb: 0 },
+    { lengthM: arcM, from: curvature, to: curvature, bumpy: false, kerb },
+    { lengthM: clothoidM, from: curvature, to: 0, bumpy: false, kerb: 0 },
+  ].filter((piece) => piece.lengthM > 0);
+}
+
+function curvatureAt(piece: Piece, s: number): number {
+  return piece.from + ((piece.to - piece.from) * s) / piece.lengthM;
+}
+
+/** Heading change between two distances, exact across the joints of the pieces. */
+function turned(pieces: Piece[], piece: number, start: number, from: number, to: number): number {
+  let turn = 0;
+  let at = from;
+  while (at < to && piece < pieces.length) {
+    const now = pieces[piece]!;
+    const end = Math.min(to, start + now.lengthM);
+    turn += (curvatureAt(now, at - start) + curvatureAt(now, end - start)) * 0.5 * (end - at);
+    at = end;
+    if (at < to) start += pieces[piece++]!.lengthM;
+  }
+  return turn;
+}
+
+/** Where a point lies on the track: distance along it, offset to the left of the centreline. */
+export interface TrackPlace {
+  distanceM: number;
+  offsetM: number;
+}
+
+const SEARCH_SAMPLES = 12;
+
+/** Projects a point on the centreline near an earlier place; follows the car, lap after lap. */
+export function projectOnTrack(track: Track, x: number, y: number, near: TrackPlace): TrackPlace {
+  const n = track.x.length;
+  const { closed } = track.spec;
+  let best = Math.round(near.distanceM / track.stepM);
+  if (!closed) best = Math.min(n - 1, Math.max(0, best));
+  // Downhill from where it was: between two looks a car moves by less than a sample.
+  let least = away(track, best, x, y);
+  for (let way = 1; way >= -1; way -= 2)
+    for (let walked = 0; walked < SEARCH_SAMPLES; walked++) {
+      const next = best + way;
+      if (!closed && (next < 0 || next >= n)) break;
+      const there = away(track, next, x, y);
+      if (there >= least) break;
+      best = next;
+      least = there;
+    }
+  const k = wrap(best, n);
+  const dx = x - track.x[k]!;
+  const dy = y - track.y[k]!;
+  const cos = Math.cos(track.heading[k]!);
+  const sin = Math.sin(track.heading[k]!);
+  const along = best * track.stepM + dx * cos + dy * sin;
+  const length = track.lengthM;
+  const distanceM = track.spec.closed ? ((along % length) + length) % length : along;
+  return { distanceM, offsetM: dy * cos - dx * sin };
+}
+
+const wrap = (i: number, n: number) => ((i % n) + n) % n;
+
+function away(track: Track, i: number, x: number, y: number): number {
+  const k = wrap(i, track.x.length);
+  const dx = track.x[k]! - x;
+  const dy = track.y[k]! - y;
+  return dx * dx + dy * dy;
+}
+
+/** Sample of the centreline at a distance; wraps on a closed track, stops at the end of an open one. */
+export function trackIndex(track: Track, distanceM: number): number {
+  const n = track.x.length;
+  const i = Math.round(distanceM / track.stepM);
+  return track.spec.closed ? wrap(i, n) : Math.min(n - 1, Math.max(0, i));
+}
+
+/** Radius of the tightest corner that a road is laid out with, m. */
+export function tightestRadius(spec: TrackSpec): number {
+  return Math.min(...spec.segments.filter((s) => s.radiusM !== 0).map((s) => Math.abs(s.radiusM)));
+}

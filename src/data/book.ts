@@ -1,0 +1,43 @@
+import 'server-only';
+import { mkdirSync } from 'node:fs';
+import { homedir } from 'node:os';
+import { join } from 'node:path';
+import { openBook, type Book, type Database } from './openBook';
+
+/** One book per process; Next bundles modules more than once, so it hangs on the global object. */
+const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
+
+/** Folder of the data: PEBBLE_DATA, or the user's data folder of this system. */
+export function dataFolder(): string {
+  const named = process.env['PEBBLE_DATA'];
+  if (named) return named;
+  const home = homedir();
+  const base = {
+    win32: process.env['LOCALAPPDATA'] ?? join(home, 'AppData', 'Local'),
+    darwin: join(home, 'Library', 'Application Support'),
+  }[process.platform as string];
+  return join(
+    /* turbopackIgnore: true */ base ?? process.env['XDG_DATA_HOME'] ?? join(home, '.local', 'share'),
+    'pebble-road',
+  );
+}
+
+export function theBook(): Promise<Book> {
+  place.pebbleBook ??= (async () => {
+    const folder = dataFolder();
+    mkdirSync(folder, { recursive: true });
+    return openBook(folder, join(/* turbopackIgnore: true */ process.cwd(), 'drizzle'));
+  })();
+  return place.pebbleBook;
+}
+
+export async function database(): Promise<Database> {
+  return (await theBook()).db;
+}
+
+export async function closeBook(): Promise<void> {
+  const book = place.pebbleBook;
+  if (!book) return;
+  delete place.pebbleBook;
+  await (await book).close();
+}

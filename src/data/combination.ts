@@ -1,0 +1,107 @@
+import { and, desc, eq } from 'drizzle-orm';
+import { z } from 'zod';
+import type { Combination } from '@/core/settings/scope';
+import { settingValueSchema } from './changes';
+import type { Database } from './openBook';
+import { combinations, facts } from './schema';
+
+export type { Combination } from '@/core/settings/scope';
+
+export const combinationSchema = z.strictObject({
+  rigId: z.string().min(1).max(80),
+  titleId: z.string().min(1).max(80),
+  carId: z.string().min(1).max(80),
+  driver: z.string().min(1).max(40),
+  branch: z.string().max(40),
+}) satisfies z.ZodType<Combination>;
+
+const OPEN = 'combination';
+const onRig = (rigId: string) => `combination/${rigId}`;
+
+export function openCombination(db: Database): Promise<Combination | null> {
+  return readCombination(db, OPEN);
+}
+
+/** The combination that was open last on a rig. */
+export function lastCombination(db: Database, rigId: string): Promise<Combination | null> {
+  return readCombination(db, onRig(rigId));
+}
+
+async function readCombination(db: Database, key: string): Promise<Combination | null> {
+  const [row] = await db.select().from(facts).where(eq(facts.key, key));
+  return row ? combinationSchema.parse(row.value) : null;
+}
+
+export async function chooseCombination(db: Database, combination: Combination): Promise<void> {
+  for (const key of [OPEN, onRig(combination.rigId)])
+    await db
+      .insert(facts)
+      .values({ key, value: combination })
+      .onConflictDoUpdate({ target: facts.key, set: { value: combination } });
+  const openedAt = new Date();
+  await db
+    .insert(combinations)
+    .values({ ...combination, openedAt })
+    .onConflictDoUpdate({
+      target: [
+        combinations.rigId,
+        combinations.titleId,
+        combinations.carId,
+        combinations.driver,
+        combinations.branch,
+      ],
+      set: { openedAt },
+    });
+}
+
+/** The card of a combination was typed into the title: when, into which versions, and with which values. */
+export const typedInSchema = z.strictObject({
+  atMs: z.number(),
+  version: z.string().max(60),
+  values: z.record(z.string(), settingValueSchema),
+});
+export type TypedIn = z.output<typeof typedInSchema>;
+
+export interface KnownCombination extends Combination {
+  openedAtMs: number;
+}
+
+/** Every combination that was ever opened, the latest first. */
+export async function listCombinations(db: Database): Promise<KnownCombination[]> {
+  const rows = await db.select().from(combinations).orderBy(desc(combinations.openedAt));
+  return rows.map(({ openedAt, rigId, titleId, carId, driver, branch }) => ({
+    rigId,
+    titleId,
+    carId,
+    driver,
+    branch,
+    openedAtMs: openedAt.getTime(),
+  }));
+}
+
+/** When the card of a combination was typed in; `null` before the first time. */
+export async function typedInOf(db: Database, combination: Combination): Promise<TypedIn | null> {
+  const [row] = await db
+    .select({ typedIn: combinations.typedIn })
+    .from(combinations)
+    .where(isCombination(combination));
+  return row?.typedIn ? typedInSchema.parse(row.typedIn) : null;
+}
+
+export async function markTypedIn(
+  db: Database,
+  combination: Combination,
+  typedIn: TypedIn | null,
+): Promise<void> {
+  await db.update(combinations).set({ typedIn }).where(isCombination(combination));
+}
+
+function isCombination({ rigId, titleId, carId, driver, branch }: Combination) {
+  return and(
+    eq(combinations.rigId, rigId),
+    eq(combinations.titleId, titleId),
+    eq(combinations.carId, carId),
+    eq(combinations.driver, driver),
+    eq(combinations.branch, branch),
+  );
+}

@@ -1,0 +1,177 @@
+import {
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
+
+/** Compressed columns of samples, in one value each. */
+const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' }).notNull();
+
+/** Single facts of the book, such as the combination that is open. */
+export const facts = pgTable('facts', {
+  key: text('key').primaryKey(),
+  value: jsonb('value').notNull(),
+});
+
+export const rigs = pgTable('rigs', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  spec: jsonb('spec').notNull(),
+  createdAt: moment('created_at'),
+});
+
+export const captures = pgTable(
+  'captures',
+  {
+    id: text('id').primaryKey(),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    axis: text('axis').notNull(),
+    driver: text('driver').notNull(),
+    madeAt: moment('made_at'),
+    /** `draft` while it is being recorded or was broken off, `kept` once it counts. */
+    status: text('status').notNull(),
+    /** `guided`, or `file` where it was read from one. */
+    origin: text('origin').notNull(),
+    /** Everything but the samples: device, range, rate, phase runs, guide state. */
+    head: jsonb('head').notNull(),
+    rows: integer('rows').notNull(),
+    /** What the estimators said, and by which version of them; worked out again where that is another one. */
+    analysis: jsonb('analysis'),
+  },
+  (table) => [index('captures_by_rig').on(table.rigId, table.axis, table.madeAt)],
+);
+
+/** Samples of a capture in the parts in which they came: a long recording is never sent or written twice. */
+export const captureParts = pgTable(
+  'capture_parts',
+  {
+    captureId: text('capture_id')
+      .notNull()
+      .references(() => captures.id, { onDelete: 'cascade' }),
+    fromRow: integer('from_row').notNull(),
+    rows: integer('rows').notNull(),
+    samples: bytes('samples').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.captureId, table.fromRow] })],
+);
+
+/** What somebody ticked in pre-flight, and the state of firmware, title and cabling that it was ticked for. */
+export const ticks = pgTable(
+  'ticks',
+  {
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    titleId: text('title_id').notNull(),
+    itemId: text('item_id').notNull(),
+    at: moment('at'),
+    state: jsonb('state').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.rigId, table.titleId, table.itemId] })],
+);
+
+/** Final checks of a rig: signed as settled, or with the reasons why not. */
+export const proofs = pgTable(
+  'proofs',
+  {
+    id: text('id').primaryKey(),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    titleId: text('title_id').notNull(),
+    driver: text('driver').notNull(),
+    at: moment('at'),
+    results: jsonb('results').notNull(),
+    /** Fingerprint of the captures and settings that it was made with. */
+    basis: text('basis').notNull(),
+  },
+  (table) => [index('proofs_by_scope').on(table.rigId, table.titleId, table.driver, table.at)],
+);
+
+export const changes = pgTable(
+  'changes',
+  {
+    seq: serial('seq').primaryKey(),
+    id: text('id').notNull().unique(),
+    at: moment('at'),
+    kind: text('kind').notNull(),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    /** Where it holds: nothing stands for every title, every car, every driver. */
+    titleId: text('title_id'),
+    carId: text('car_id'),
+    driver: text('driver'),
+    branch: text('branch').notNull(),
+    layer: text('layer'),
+    axis: text('axis'),
+    field: text('field'),
+    /** A number, or the points of a curve; nothing where it is not set. */
+    fromValue: jsonb('from_value'),
+    toValue: jsonb('to_value'),
+    /** Evidence or reason in words. */
+    why: text('why').notNull(),
+    undoes: text('undoes'),
+  },
+  (table) => [index('changes_by_rig').on(table.rigId, table.seq)],
+);
+
+/** Combinations that have been opened, with where a branch came from. */
+export const combinations = pgTable(
+  'combinations',
+  {
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    titleId: text('title_id').notNull(),
+    carId: text('car_id').notNull(),
+    driver: text('driver').notNull(),
+    branch: text('branch').notNull(),
+    openedAt: moment('opened_at'),
+    /** When its card was typed in, and for which state: nothing before the first time. */
+    typedIn: jsonb('typed_in'),
+  },
+  (table) => [primaryKey({ columns: [table.rigId, table.titleId, table.carId, table.driver, table.branch] })],
+);
+
+/** Titles and bases that the driver described, beyond those of the catalogue. */
+export const ownDialects = pgTable('own_dialects', {
+  id: text('id').primaryKey(),
+  /** `title` or `base`. */
+  kind: text('kind').notNull(),
+  at: moment('at'),
+  /** Name, and the dialects of its axes. */
+  document: jsonb('document').notNull(),
+});
+
+export const rides = pgTable(
+  'rides',
+  {
+    id: text('id').primaryKey(),
+    at: moment('at'),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    titleId: text('title_id').notNull(),
+    carId: text('car_id').notNull(),
+    driver: text('driver').notNull(),
+    branch: text('branch').notNull(),
+    trackId: text('track_id').notNull(),
+    seed: integer('seed').notNull(),
+    /** Setting values in force when it was driven. */
+    settings: jsonb('settings').notNull(),
+    mark: text('mark'),
+    head: jsonb('head').notNull(),
+    samples: bytes('samples').notNull(),
+  },
+  (table) => [index('rides_by_scope').on(table.rigId, table.titleId, table.carId, table.driver, table.at)],
+);

@@ -1,0 +1,71 @@
+/** A station: left what is (the finding, then the picture), right what to do. */
+export function StationPage({
+  finding,
+  subtitle,
+  next,
+  children,
+}: {
+  finding: React.ReactNode;
+  subtitle: React.ReactNode;
+  next: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="grid max-w-[1500px] grid-cols-1 gap-x-8 gap-y-6 min-[1000px]:grid-cols-[minmax(0,1fr)_300px] print:block">
+      <div className="min-w-0">
+        <h1 className="text-2xl leading-tight font-bold print:hidden">{finding}</h1>
+        <p className="mt-1 min-h-6 text-muted print:hidden">{subtitle}</p>
+        <div className="mt-3 print:mt-0">{children}</div>
+      </div>
+      <section aria-label="What to do next" className="min-w-0 print:hidden">
+        <h2 className="border-b border-line pb-2 font-bold">What to do next</h2>
+        {next}
+      </section>
+    </div>
+  );
+}
+
+/** A numbered step: the change, the evidence, and what to do with it. */
+export function NextStep({
+  number,
+  title,
+  children,
+  actions,
+}: {
+  number: number;
+  title: React.ReactNode;
+  children?: React.ReactNode;
+  actions?: React.ReactNode;
+}) {
+  return (
+    <div className="grid grid-cols-[2rem_1fr] gap-x-2 border-b border-line py-4 last:border-0">
+      <span
+        aria-hidden="true"
+        className="mt-0.5 flex h-6 w-6 items-center justify-center rounded-[50%] bg-lichen-soft text-sm font-bold"
+      >
+        {number}
+      </span>
+      <div>
+        <h3 className="text-[16px] font-semibold">{title}</h3>
+        {children && <div className="mt-1 text-[15px] text-muted">{children}</div>}
+        {actions && <div className="mt-3 flex flex-wrap gap-2">{actions}</div>}
+      </div>
+    </div>
+  );
+}
+
+/** Number first, then what it means. */
+export function Facts({ facts }: { facts: { value: React.ReactNode; meaning: React.ReactNode }[] }) {
+  return (
+    <dl
+      className={`mt-4 grid grid-cols-2 gap-x-4 gap-y-3 border-t border-line pt-4 sm:grid-cols-3 ${facts.length > 3 ? 'xl:grid-cols-5' : ''}`}
+    >
+      {facts.map(({ value, meaning }, i) => (
+        <div key={i} className="flex flex-col-reverse justify-end">
+          <dt className="text-sm leading-snug text-muted">{meaning}</dt>
+          <dd className="text-xl font-bold">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

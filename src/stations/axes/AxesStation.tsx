@@ -1,0 +1,118 @@
+'use client';
+
+import { useCallback, useEffect, useState } from 'react';
+import { programmeFor } from '@/core/axes/programme';
+import type { AxisName } from '@/core/axes/recording';
+import { useKeys } from '@/ui/useKeys';
+import type { AxisView, BookView } from '../bookView';
+import { gives, setPace, useLiveRig } from '../frame/liveRig';
+import { discardDraft } from './actions';
+import { AxisResult } from './AxisResult';
+import { CaptureRun } from './CaptureRun';
+import { loadDraft } from './captureSession';
+import { HistoryView } from './HistoryView';
+import { MeasureSteps } from './MeasureSteps';
+import { NotMeasured } from './NotMeasured';
+import type { CaptureStart } from './useCapture';
+
+/** Captures under way: the one that runs, and the axes that follow it in this go. */
+interface Run {
+  start: CaptureStart;
+  toFollow: AxisName[];
+}
+
+/** Axes: what the newest capture of an axis says, its history, and the guided captures that make new ones. */
+export function AxesStation({
+  view,
+  axis: name,
+  shows,
+}: {
+  view: BookView;
+  axis: AxisName;
+  shows: 'capture' | 'history';
+}) {
+  const { source, simulated } = useLiveRig();
+  const [run, setRun] = useState<Run | null>(null);
+  const [takeup, setTakeup] = useState(false);
+  const [angles, setAngles] = useState<number[] | null>(null);
+  const axis = view.axes.find((a) => a.axis === name) ?? view.axes[0]!;
+  const startOf = useCallback(
+    (next: AxisName): CaptureStart => ({ axis: next, steps: stepsFor(view, next, { takeup, angles }) }),
+    [view, takeup, angles],
+  );
+  const begin = async (first: AxisView, toFollow: AxisName[], fromDraft: boolean) => {
+    const resumed = fromDraft ? await loadDraft(first.axis) : null;
+    if (!resumed && first.draft) await discardDraft(first.axis);
+    setRun({ start: resumed ?? startOf(first.axis), toFollow });
+  };
+  const isRunning = run !== null;
+  // A pace is for one go: the next one begins in real time again.
+  useEffect(() => (isRunning ? () => setPace(1) : undefined), [isRunning]);
+  const canMeasure = gives(source, axis.axis);
+  useKeys(
+    run
+      ? {}
+      : {
+          ' ': (event) => {
+            event.preventDefault();
+            if (canMeasure) void begin(axis, [], axis.draft !== null);
+          },
+        },
+  );
+  if (run && source)
+    return (
+      <CaptureRun
+        key={'id' in run.start ? run.start.id : run.start.axis}
+        source={source}
+        simulated={simulated}
+        start={run.start}
+        toFollow={run.toFollow}
+        isSequential={view.rig.spec.shifter?.kind === 'sequential'}
+        onKept={() => {
+          const [next, ...rest] = run.toFollow;
+          setRun(next ? { start: startOf(next), toFollow: rest } : null);
+        }}
+        onStop={() => setRun(null)}
+      />
+    );
+
+  const measurable = view.axes.filter((a) => gives(source, a.axis));
+  const measure = (number: number) => (
+    <MeasureSteps
+      number={number}
+      view={view}
+      axis={axis}
+      canMeasure={canMeasure}
+      takeup={takeup}
+      onTakeup={setTakeup}
+      onAngles={setAngles}
+      onBegin={(fromDraft) => void begin(axis, [], fromDraft)}
+      onAll={() =>
+        measurable[0] &&
+        void begin(
+          measurable[0],
+          measurable.slice(1).map((a) => a.axis),
+          false,
+        )
+      }
+    />
+  );
+  if (shows === 'history') return <HistoryView view={view} axis={axis} />;
+  if (!axis.capture) return <NotMeasured view={view} axis={axis} measure={measure} />;
+  return <AxisResult view={view} axis={axis} capture={axis.capture} measure={measure} />;
+}
+
+/** The programme of an axis on this rig. */
+export function stepsFor(
+  { rig }: Pick<BookView, 'rig'>,
+  axis: AxisName,
+  wishes: { takeup?: boolean; angles?: number[] | null } = {},
+) {
+  const { base, shifter } = rig.spec;
+  return programmeFor(axis, {
+    takeup: wishes.takeup === true && axis === 'brake',
+    ...(wishes.angles ? { angles: wishes.angles } : {}),
+    rotationDeg: base.rotationDeg ?? base.maxRotationDeg,
+    ...(shifter ? { shifter } : {}),
+  });
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import Link from 'next/link';
+import { useCallback } from 'react';
+import { AXIS_WORDS } from '@/core/axes/recording';
+import { Chart } from '@/ui/Chart';
+import type { AxisView, BookView, CaptureView } from '../bookView';
+import { Recommendations } from '../Recommendations';
+import { Facts, NextStep, StationPage } from '../StationPage';
+import { degrees, moment } from '../words';
+import { AxisAdvice, adviceCount } from './AxisAdvice';
+import { axisFacts } from './axisFacts';
+import { AxisTabs } from './AxisTabs';
+import { captureOption } from './captureChart';
+import { CaptureProblems } from './CaptureProblems';
+import { axisFinding } from './finding';
+import { sensorName } from './sensorName';
+
+/** What the newest capture of an axis says: picture, figures, notes; on the right what to do. */
+export function AxisResult({
+  view,
+  axis,
+  capture,
+  measure,
+}: {
+  view: BookView;
+  axis: AxisView;
+  capture: CaptureView;
+  measure(number: number): React.ReactNode;
+}) {
+  const { analysis, trace } = capture;
+  const { effective, recommendations } = axis;
+  const build = useCallback(
+    (palette: Parameters<typeof captureOption>[3]) => captureOption(trace, analysis, effective, palette),
+    [trace, analysis, effective],
+  );
+  const unit = analysis.axis === 'steering' ? 'degrees' : analysis.axis === 'gear' ? 'reading' : 'travel %';
+  const shown = (value: number) =>
+    analysis.axis === 'steering'
+      ? degrees(value, 1)
+      : analysis.axis === 'gear'
+        ? value
+        : (100 * value).toFixed(2);
+  return (
+    <StationPage
+      finding={axisFinding(analysis, recommendations)}
+      subtitle={subtitle(view, axis, capture)}
+      next={
+        <Recommendations
+          axis={axis}
+          after={(number, left) => {
+            const more = adviceCount(axis, view);
+            return (
+              <>
+                <AxisAdvice axis={axis} view={view} number={number} />
+                <WhatThen
+                  number={number + more}
+                  left={left}
+                  isAnyLeft={recommendations.length > 0}
+                  view={view}
+                />
+                {measure(number + more + 1)}
+              </>
+            );
+          }}
+        />
+      }
+    >
+      <AxisTabs view={view} axis={axis} shows="capture" />
+      <CaptureProblems problems={axis.problems} />
+      <Chart
+        className="h-[22rem]"
+        build={build}
+        label={`${axis.name} over the capture`}
+        fileName={`${analysis.axis}-capture`}
+        table={{
+          columns: ['t s', unit],
+          rows: trace.t.map((t, i) => [t.toFixed(3), shown(trace.value[i]!)]),
+        }}
+      />
+      <Facts facts={axisFacts(analysis)} />
+      {analysis.warnings.length > 0 && (
+        <ul className="mt-4 list-disc pl-5 text-[15px]" aria-label="Notes">
+          {analysis.warnings.map((warning) => (
+            <li key={warning}>{warning}</li>
+          ))}
+        </ul>
+      )}
+    </StationPage>
+  );
+}
+
+function subtitle(view: BookView, axis: AxisView, capture: CaptureView): string {
+  const { analysis } = capture;
+  const rate =
+    analysis.rateHz >= 995
+      ? `${(analysis.rateHz / 1000).toFixed(0)} kHz`
+      : `${analysis.rateHz.toFixed(0)} Hz`;
+  const whose = capture.driver === view.combination.driver ? '' : ` by ${capture.driver}`;
+  const inverted = analysis.inverted && analysis.axis !== 'steering' ? ', reads inverted' : '';
+  return `${sensorName(view.rig.spec, axis.axis)}, captured ${moment(capture.madeAtMs)}${whose}, ${capture.lengthS.toFixed(0)} s, ${rate}${inverted}`;
+}
+
+/** Where to go from here: the next axis, the check, or the road. */
+function WhatThen({
+  number,
+  left,
+  isAnyLeft,
+  view,
+}: {
+  number: number;
+  left: number;
+  isAnyLeft: boolean;
+  view: BookView;
+}) {
+  const link = (href: string, text: string) => (
+    <Link className="underline underline-offset-4" href={href}>
+      {text}
+    </Link>
+  );
+  const missing = view.axes.find((axis) => !axis.capture);
+  if (left > 1)
+    return (
+      <NextStep number={number} title="Then ride three laps">
+        Two changes make a ride hard to judge: {link('/ride', 'ride')} after each, or accept that it is one
+        pair.
+      </NextStep>
+    );
+  if (left === 1)
+    return <NextStep number={number} title={link('/ride', 'Ride three laps before or after')} />;
+  if (missing)
+    return (
+      <NextStep number={number} title={link(`/axes/${missing.axis}`, `Then the ${AXIS_WORDS[missing.axis]}`)}>
+        {isAnyLeft ? 'The rest is waved away for now.' : 'Nothing is left to do here.'}
+      </NextStep>
+    );
+  return (
+    <NextStep number={number} title={link('/axes/check', 'Prove it')}>
+      Every axis shows 0 and 100 % once, and the rig is signed as settled.
+    </NextStep>
+  );
+}

@@ -1,0 +1,69 @@
+import Link from 'next/link';
+import { Pebble, type PebbleKind } from '@/ui/Pebble';
+import type { AxisView, BookView } from '../bookView';
+import { axisHealth, type Health } from '../roadHealth';
+
+const PEBBLES: Record<Health, PebbleKind> = {
+  untouched: 'empty',
+  'under-way': 'dot',
+  settled: 'check',
+  look: 'alert',
+};
+const UNDERLINES: Record<AxisView['axis'], string> = {
+  steering: 'border-steering',
+  throttle: 'border-throttle',
+  brake: 'border-brake',
+  clutch: 'border-clutch',
+  handbrake: 'border-handbrake',
+  gear: 'border-ink',
+  paddle_left: 'border-clutch',
+  paddle_right: 'border-clutch',
+};
+
+/** The axes of the rig, each with its state; on the right, capture or history of the one that is open. */
+export function AxisTabs({
+  view,
+  axis,
+  shows,
+}: {
+  view: BookView;
+  axis: AxisView;
+  shows: 'capture' | 'history';
+}) {
+  return (
+    <div className="mb-2 flex items-end justify-between gap-x-4 border-b border-line">
+      <nav aria-label="Axes of this rig" className="flex min-w-0 flex-wrap gap-x-4">
+        {view.axes.map((other) => {
+          const { health, reason } = axisHealth(other);
+          const isHere = other.axis === axis.axis;
+          return (
+            <Link
+              key={other.axis}
+              href={`/axes/${other.axis}`}
+              aria-current={isHere ? 'page' : undefined}
+              aria-label={`${other.name}: ${reason}`}
+              className={`flex min-h-11 items-center gap-1.5 border-b-3 text-[15px] ${isHere ? `font-bold ${UNDERLINES[other.axis]}` : 'border-transparent text-muted hover:text-ink'}`}
+            >
+              <Pebble kind={PEBBLES[health]} size={18} shape={other.name.length} />
+              {other.name}
+            </Link>
+          );
+        })}
+      </nav>
+      {axis.past.length > 1 && (
+        <nav aria-label="Capture or history" className="flex shrink-0 gap-x-3 text-[15px]">
+          {(['capture', 'history'] as const).map((what) => (
+            <Link
+              key={what}
+              href={`/axes/${axis.axis}${what === 'history' ? '?view=history' : ''}`}
+              aria-current={shows === what ? 'true' : undefined}
+              className={`flex min-h-11 items-center border-b-3 ${shows === what ? 'border-muted font-bold' : 'border-transparent text-muted hover:text-ink'}`}
+            >
+              {what === 'capture' ? 'Newest' : 'History'}
+            </Link>
+          ))}
+        </nav>
+      )}
+    </div>
+  );
+}

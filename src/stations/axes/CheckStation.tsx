@@ -1,0 +1,202 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { proofReason, type ProofItem, type ProofResult } from '@/core/axes/proof';
+import type { SimulatedRig } from '@/devices/simulatedRig';
+import type { DeviceSource } from '@/devices/source';
+import { Button } from '@/ui/Button';
+import { Pebble } from '@/ui/Pebble';
+import { useKeys } from '@/ui/useKeys';
+import type { BookView } from '../bookView';
+import { useLiveRig } from '../frame/liveRig';
+import { NextStep, StationPage } from '../StationPage';
+import { moment, told } from '../words';
+import { signProof } from './actions';
+import { provable } from './proofSession';
+import { proofFigure, proofItemName, proofPrompt, shortWords } from './proofWords';
+import { useProof } from './useProof';
+
+/** Prove it: every axis shows 0 and 100 % once, both locks and the centre; ends signed as settled, or with the reason. */
+export function CheckStation({ view }: { view: BookView }) {
+  const { source, simulated } = useLiveRig();
+  const [isRunning, setRunning] = useState(false);
+  const { unmeasured } = provable(view.axes);
+  const canStart = source !== null && view.axes.some((axis) => axis.capture);
+  useKeys({
+    ' ': (event) => {
+      event.preventDefault();
+      if (!isRunning && canStart) setRunning(true);
+    },
+    Escape: () => setRunning(false),
+  });
+  if (isRunning && source)
+    return <Check view={view} source={source} simulated={simulated} onEnd={() => setRunning(false)} />;
+  const proof = view.proof;
+  const failed = proof?.results.filter((result) => !result.passed) ?? [];
+  return (
+    <StationPage
+      finding={finding(view, failed.length)}
+      subtitle={
+        proof
+          ? `Checked ${moment(proof.atMs)}${proof.isStale ? '; captures or settings changed since' : ''}.`
+          : 'The last look before driving: what the title will see of every axis.'
+      }
+      next={
+        <>
+          <NextStep
+            number={1}
+            title={proof ? 'Check again' : 'Start the check'}
+            actions={
+              <>
+                <Button look="next" disabled={!canStart} onClick={() => setRunning(true)}>
+                  Start the check
+                </Button>
+                <Link
+                  href="/seat?do=check"
+                  className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
+                >
+                  From the seat
+                </Link>
+              </>
+            }
+          >
+            {canStart
+              ? 'Foot resting, full press, both locks, centre: half a minute.'
+              : 'It needs a measured axis and a live device.'}
+          </NextStep>
+          {unmeasured.length > 0 && (
+            <NextStep
+              number={2}
+              title={
+                <Link className="underline underline-offset-4" href={`/axes/${unmeasured[0]!.axis}`}>
+                  Measure what is missing first
+                </Link>
+              }
+            >
+              Not measured: {unmeasured.map((axis) => axis.name.toLowerCase()).join(', ')}.
+            </NextStep>
+          )}
+        </>
+      }
+    >
+      {proof ? (
+        <Results results={proof.results} />
+      ) : (
+        <ul className="mt-4 grid max-w-2xl gap-3 text-lg">
+          {provable(view.axes).items.map((item) => (
+            <li
+              key={`${item.axis}/${item.kind}`}
+              className="flex items-center gap-3 border-b border-line pb-3"
+            >
+              <Pebble kind="empty" shape={item.kind.length} />
+              {proofItemName(item)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </StationPage>
+  );
+}
+
+function finding({ proof, rig, axes }: BookView, failed: number): string {
+  if (!proof) return 'Not proved yet';
+  if (failed > 0) return `${failed} of ${proof.results.length} did not come`;
+  if (axes.some((axis) => !axis.capture)) return 'What was measured is settled; the rest is not measured';
+  return proof.isStale ? `The ${rig.name} was settled, and changed since` : `The ${rig.name} is settled`;
+}
+
+function Check({
+  view,
+  source,
+  simulated,
+  onEnd,
+}: {
+  view: BookView;
+  source: DeviceSource;
+  simulated: SimulatedRig | null;
+  onEnd(): void;
+}) {
+  const router = useRouter();
+  const { status, giveUp } = useProof(source, simulated, view.axes);
+  const results = status?.results;
+  const isDone = status !== null && status.current === null;
+  const signed = useRef(false);
+  useEffect(() => {
+    if (!isDone || !results || signed.current) return;
+    signed.current = true;
+    void signProof(results).then((reply) => {
+      told(reply);
+      router.refresh();
+      onEnd();
+    });
+  }, [isDone, results, router, onEnd]);
+  if (!status) return null;
+  const prompt = status.current ? proofPrompt(status.current) : { title: 'Signing', how: '' };
+  return (
+    <StationPage
+      finding={prompt.title}
+      subtitle={shortWords(status.short) || prompt.how}
+      next={
+        <NextStep
+          number={1}
+          title="It does not come?"
+          actions={
+            <>
+              <Button onClick={giveUp}>Note it and go on</Button>
+              <Button look="quiet" onClick={onEnd}>
+                Stop
+              </Button>
+            </>
+          }
+        >
+          An axis that stands still on something else is noted by itself.
+        </NextStep>
+      }
+    >
+      <p className="mt-2 text-6xl font-bold" role="status">
+        {status.isGone
+          ? 'unplugged'
+          : status.current && status.value !== null
+            ? proofFigure(status.current, status.value)
+            : '–'}
+      </p>
+      <Results results={status.results} pending={pendingOf(view, status.results.length)} />
+    </StationPage>
+  );
+}
+
+function pendingOf(view: BookView, done: number): ProofItem[] {
+  return provable(view.axes).items.slice(done);
+}
+
+/** What was asked and what it showed; what is still to come below. */
+export function Results({ results, pending = [] }: { results: ProofResult[]; pending?: ProofItem[] }) {
+  return (
+    <ul className="mt-4 grid max-w-2xl gap-2" aria-label="Results of the check">
+      {results.map((result) => (
+        <li
+          key={`${result.item.axis}/${result.item.kind}`}
+          className="grid grid-cols-[2rem_1fr] items-center gap-3 border-b border-line pb-2"
+        >
+          <Pebble kind={result.passed ? 'check' : 'alert'} shape={result.item.kind.length} />
+          <span>
+            {proofItemName(result.item)}
+            <span className="sr-only">: {result.passed ? 'yes' : 'no'}</span>
+            {!result.passed && <span className="block text-sm text-rust">{proofReason(result)}</span>}
+          </span>
+        </li>
+      ))}
+      {pending.map((item) => (
+        <li
+          key={`${item.axis}/${item.kind}`}
+          className="grid grid-cols-[2rem_1fr] items-center gap-3 border-b border-line pb-2 text-muted"
+        >
+          <Pebble kind="empty" shape={item.kind.length} />
+          {proofItemName(item)}
+        </li>
+      ))}
+    </ul>
+  );
+}

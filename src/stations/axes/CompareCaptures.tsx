@@ -1,0 +1,63 @@
+import type { AxisAnalysis } from '@/core/axes/analyseAxis';
+import { degrees, percent } from '../words';
+
+interface Side {
+  name: string;
+  analysis: AxisAnalysis;
+}
+
+type Row = { name: string; of(analysis: AxisAnalysis): string | null };
+
+const share = (counts: number, a: AxisAnalysis) => percent(counts / (a.max - a.min), 2);
+const pedal = (a: AxisAnalysis) => ('coverTravel' in a ? a : null);
+const steering = (a: AxisAnalysis) => (a.axis === 'steering' ? a : null);
+const maybe = (value: number | null | undefined, say: (v: number) => string) =>
+  value === null || value === undefined ? null : say(value);
+
+const ROWS: Row[] = [
+  { name: 'noise (σ)', of: (a) => share(a.noise, a) },
+  { name: 'lower end, raw', of: (a) => a.min.toFixed(0) },
+  { name: 'upper end, raw', of: (a) => a.max.toFixed(0) },
+  { name: 'resolution', of: (a) => maybe(a.bits, (v) => `${v.toFixed(1)} bit`) },
+  {
+    name: 'resting foot',
+    of: (a) => maybe(pedal(a)?.coverTravel?.median, (v) => percent(Math.max(0, v), 1)),
+  },
+  { name: 'full press', of: (a) => maybe(pedal(a)?.pressMean, (v) => v.toFixed(3)) },
+  { name: 'rotation', of: (a) => maybe(steering(a)?.rotationDeg, (v) => degrees(v)) },
+  { name: 'centre offset', of: (a) => maybe(steering(a)?.centreOffsetDeg, (v) => degrees(v, 1)) },
+  { name: 'rough spots', of: (a) => String(a.roughSpots.length) },
+  { name: 'spikes, dropouts', of: (a) => `${a.spikes}, ${a.dropouts}` },
+];
+
+/** Two captures of one axis side by side, figure by figure. */
+export function CompareCaptures({ a, b }: { a: Side; b: Side }) {
+  const rows = ROWS.map((row) => ({ name: row.name, a: row.of(a.analysis), b: row.of(b.analysis) })).filter(
+    (row) => row.a !== null || row.b !== null,
+  );
+  return (
+    <table className="w-full text-left text-sm">
+      <caption className="sr-only">
+        {a.name} against {b.name}
+      </caption>
+      <thead className="text-muted">
+        <tr>
+          <th className="py-1 font-normal">
+            <span className="sr-only">Figure</span>
+          </th>
+          <th className="py-1 pr-3 font-normal">{a.name}</th>
+          <th className="py-1 font-normal">{b.name}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.name} className="border-t border-line">
+            <th className="py-1 pr-3 font-normal">{row.name}</th>
+            <td className="py-1 pr-3 font-mono">{row.a ?? '–'}</td>
+            <td className="py-1 font-mono">{row.b ?? '–'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

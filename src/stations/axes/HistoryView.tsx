@@ -1,0 +1,151 @@
+'use client';
+
+import { useCallback, useState } from 'react';
+import { NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
+import { AXIS_WORDS } from '@/core/axes/recording';
+import { hidingCut } from '@/core/axes/roughness';
+import { Button } from '@/ui/Button';
+import { Chart } from '@/ui/Chart';
+import type { AxisView, BookView } from '../bookView';
+import { NextStep, StationPage } from '../StationPage';
+import { date, moment, percent, told } from '../words';
+import { removeCapture } from './actions';
+import { AxisTabs } from './AxisTabs';
+import { CompareCaptures } from './CompareCaptures';
+import { historyOption } from './historyChart';
+
+/** An axis over its captures: noise, ends, rough spots, their trends, and the date on which noise outgrows the dead zone. */
+export function HistoryView({ view, axis }: { view: BookView; axis: AxisView }) {
+  const { history, effective } = axis;
+  const [with_, setWith] = useState(axis.past[0]?.id ?? '');
+  const other = axis.past.find((capture) => capture.id === with_);
+  const build = useCallback(
+    (palette: Parameters<typeof historyOption>[3]) =>
+      historyOption(history, axis.axis, effective.deadzone, palette),
+    [history, axis.axis, effective.deadzone],
+  );
+  return (
+    <StationPage
+      finding={historyFinding(axis)}
+      subtitle={`${axis.past.length} captures since ${date(axis.past[0]?.atMs ?? 0)}, by every driver of this rig`}
+      next={
+        <>
+          <NextStep number={1} title={adviceTitle(history)}>
+            {adviceText(axis)}
+          </NextStep>
+          <NextStep number={2} title="Against an earlier one">
+            <label className="grid gap-1">
+              <span className="sr-only">Earlier capture</span>
+              <select
+                className="h-11 w-full rounded-lg border border-line bg-raised px-2 text-ink"
+                value={with_}
+                onChange={(event) => setWith(event.target.value)}
+              >
+                {axis.past.map((capture) => (
+                  <option key={capture.id} value={capture.id}>
+                    {moment(capture.atMs)}, {capture.driver}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {other && axis.capture && (
+              <div className="mt-2">
+                <CompareCaptures
+                  a={{ name: 'Then', analysis: other.analysis }}
+                  b={{ name: 'Newest', analysis: axis.capture.analysis }}
+                />
+                <div className="mt-2 flex flex-wrap gap-2">
+                  <a
+                    className="inline-flex min-h-11 items-center px-2 font-semibold text-muted underline-offset-4 hover:underline"
+                    href={`/api/captures/file?id=${other.id}`}
+                  >
+                    CSV
+                  </a>
+                  <Button
+                    look="quiet"
+                    onClick={() =>
+                      void removeCapture(other.id).then((reply) => told(reply, 'Out of the history'))
+                    }
+                  >
+                    Take it out
+                  </Button>
+                </div>
+              </div>
+            )}
+          </NextStep>
+        </>
+      }
+    >
+      <AxisTabs view={view} axis={axis} shows="history" />
+      {history.points.length > 0 ? (
+        <Chart
+          className="h-[26rem]"
+          build={build}
+          label={`${axis.name} over its captures: reach of the noise, and the full end`}
+          fileName={`${axis.axis}-history`}
+          table={{
+            columns: ['date', 'noise 3σ %', 'released end %', 'full end %', 'rough spots'],
+            rows: history.points.map((p) => [
+              date(p.atMs),
+              (100 * NOISE_REACH_SIGMAS * p.noise).toFixed(2),
+              (100 * p.low).toFixed(2),
+              (100 * p.high).toFixed(2),
+              p.roughSpots.length,
+            ]),
+          }}
+        />
+      ) : (
+        <p className="mt-4 text-lg">A lever has no noise to follow: its captures are listed on the right.</p>
+      )}
+    </StationPage>
+  );
+}
+
+const lost = ({ points }: AxisHistory) => {
+  const last = points.at(-1);
+  return last ? Math.max(0, 1 - last.high) : 0;
+};
+/** Less than this share of the end is no loss worth a word. */
+const LOSS_COUNTS = 0.01;
+
+function historyFinding({ history, axis, effective }: AxisView): string {
+  const name = AXIS_WORDS[axis];
+  const gone =
+    history.high && lost(history) > LOSS_COUNTS ? ` and has lost its last ${percent(lost(history))}` : '';
+  if (history.outgrows && effective.deadzone > 0) {
+    const isPast = history.outgrows.atMs <= (history.points.at(-1)?.atMs ?? 0);
+    return isPast
+      ? `The ${name}’s noise has outgrown its dead zone${gone}`
+      : `The ${name}’s noise outgrows its dead zone on ${date(history.outgrows.atMs)}${gone}`;
+  }
+  if (history.noise) return `The ${name} is getting noisier${gone}`;
+  if (gone) return `The ${name} keeps its noise${gone}`;
+  return history.points.length < 5
+    ? `${history.points.length} captures: a trend needs five`
+    : `The ${name} shows no trend`;
+}
+
+function adviceTitle({ outgrows, noise, points }: AxisHistory): string {
+  if (points.at(-1)?.roughSpots.length) return 'A plaster, for as long as it lasts';
+  if (outgrows) return 'What the forecast rests on';
+  return noise ? 'Watch it' : 'Nothing to do';
+}
+
+function adviceText({ history, effective }: AxisView): string {
+  const { noise, outgrows, points } = history;
+  const spot = points.at(-1)?.roughSpots[0];
+  const cut = spot && hidingCut(spot);
+  const plaster = cut
+    ? `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${
+        'deadzone' in cut
+          ? `A dead zone of ${percent(cut.deadzone)}`
+          : `A range that ends at ${percent(cut.saturation)}`
+      } would hide it and cost the rest. The track is worn: cleaning may help for weeks, only a new sensor for good. `
+    : '';
+  if (!noise) return `${plaster}Noise and ends stay within their spread.`;
+  const growth = `The noise (3σ) grows by ${percent(NOISE_REACH_SIGMAS * 30 * noise.perDay, 2)} of travel a month (95 %: ${percent(NOISE_REACH_SIGMAS * 30 * noise.interval[0], 2)} to ${percent(NOISE_REACH_SIGMAS * 30 * noise.interval[1], 2)}).`;
+  if (!outgrows || effective.deadzone === 0)
+    return `${plaster}${growth} ${effective.deadzone === 0 ? 'No dead zone is in use that it could outgrow.' : 'It stays inside the dead zone in use.'}`;
+  const latest = outgrows.latestMs === null ? 'or never' : `and ${date(outgrows.latestMs)}`;
+  return `${plaster}${growth} With these slopes it passes the dead zone of ${percent(effective.deadzone, 1)} between ${date(outgrows.earliestMs)} ${latest}.`;
+}

@@ -1,0 +1,148 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { heldAngles, readAngles } from '@/core/axes/programme';
+import { AXIS_WORDS } from '@/core/axes/recording';
+import { Button } from '@/ui/Button';
+import type { AxisView, BookView } from '../bookView';
+import { NextStep } from '../StationPage';
+import { moment, told } from '../words';
+import { discardDraft } from './actions';
+import { FilePanel } from './FilePanel';
+
+interface Props {
+  number: number;
+  view: BookView;
+  axis: AxisView;
+  canMeasure: boolean;
+  takeup: boolean;
+  onTakeup(on: boolean): void;
+  /** `null` where the usual angles are held. */
+  onAngles(angles: number[] | null): void;
+  onBegin(fromDraft: boolean): void;
+  onAll(): void;
+}
+
+const LENGTHS: Record<AxisView['axis'], string> = {
+  steering: 'Rest, lock to lock three times, marked angles both ways: about a minute.',
+  throttle: 'Rest, foot resting, three sweeps, six presses: about half a minute.',
+  brake: 'Rest, foot resting, three sweeps, six presses: about half a minute.',
+  clutch: 'Rest, foot resting, three sweeps, six presses: about half a minute.',
+  handbrake: 'Rest, the slack three times, three sweeps, six pulls: under a minute.',
+  gear: 'Neutral, then every gate in turn: a quarter of a minute.',
+  paddle_left: 'Rest, finger resting, three sweeps, six pulls: about half a minute.',
+  paddle_right: 'Rest, finger resting, three sweeps, six pulls: about half a minute.',
+};
+
+/** Measure this axis, the whole rig in one go, from the seat, or read a file. */
+export function MeasureSteps(props: Props) {
+  const { number, view, axis, canMeasure, takeup, onTakeup, onAngles, onBegin, onAll } = props;
+  const name = AXIS_WORDS[axis.axis];
+  return (
+    <>
+      {axis.draft ? (
+        <NextStep
+          number={number}
+          title="Go on with the capture"
+          actions={
+            <>
+              <Button look="next" disabled={!canMeasure} onClick={() => onBegin(true)}>
+                Go on
+              </Button>
+              <Button onClick={() => onBegin(false)}>Start over</Button>
+              <Button
+                look="quiet"
+                onClick={() => void discardDraft(axis.axis).then((reply) => told(reply, 'The draft is gone'))}
+              >
+                Discard
+              </Button>
+            </>
+          }
+        >
+          A draft of {moment(axis.draft.madeAtMs)} waits; what was accepted is kept.
+        </NextStep>
+      ) : (
+        <NextStep
+          number={number}
+          title={axis.capture ? `Measure the ${name} again` : `Measure the ${name}`}
+          actions={
+            <Button
+              look={axis.capture ? 'plain' : 'next'}
+              disabled={!canMeasure}
+              onClick={() => onBegin(false)}
+            >
+              Start the capture
+            </Button>
+          }
+        >
+          {LENGTHS[axis.axis]}
+          {axis.axis === 'steering' && <MarkedAngles view={view} onAngles={onAngles} />}
+          {axis.axis === 'brake' && (
+            <label className="mt-1 flex min-h-11 items-center gap-3 text-ink">
+              <input
+                type="checkbox"
+                className="h-5 w-5 accent-[var(--lichen)]"
+                checked={takeup}
+                onChange={(event) => onTakeup(event.target.checked)}
+              />
+              Begin exactly where resistance is felt
+            </label>
+          )}
+          {!canMeasure && (
+            <>
+              {' '}
+              Its readings do not arrive: say under{' '}
+              <Link className="underline underline-offset-4" href="/rig">
+                Rig
+              </Link>{' '}
+              where they come from.
+            </>
+          )}
+        </NextStep>
+      )}
+      <NextStep
+        number={number + 1}
+        title="Or the whole rig in one go"
+        actions={
+          <>
+            <Button onClick={onAll}>All axes</Button>
+            <Link
+              href="/seat?do=axes"
+              className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
+            >
+              From the seat
+            </Link>
+          </>
+        }
+      >
+        {view.axes.length} axes, one after the other. From the seat: large, spoken, no keyboard.
+      </NextStep>
+      <FilePanel axis={axis} />
+    </>
+  );
+}
+
+/** At which marked angles the rim is held; the larger, the less the hand's error counts. */
+function MarkedAngles({ view, onAngles }: Pick<Props, 'view' | 'onAngles'>) {
+  const { rotationDeg, maxRotationDeg } = view.rig.spec.base;
+  const rotation = rotationDeg ?? maxRotationDeg;
+  const [text, setText] = useState(heldAngles(rotation).join(', '));
+  const isGood = readAngles(text, rotation) !== null;
+  return (
+    <label className="mt-2 flex items-center gap-3 text-ink">
+      Hold at
+      <input
+        className="h-11 w-28 rounded-lg border border-line bg-raised px-3 font-mono text-[15px]"
+        inputMode="numeric"
+        value={text}
+        aria-invalid={!isGood}
+        onChange={(event) => {
+          setText(event.target.value);
+          onAngles(readAngles(event.target.value, rotation));
+        }}
+      />
+      {isGood ? '°, each way' : `up to four angles, 45 to ${(rotation ?? 3600) / 2}°`}
+    </label>
+  );
+}

@@ -1,0 +1,64 @@
+import type { Motion } from '@/core/axes/actor';
+import type { ProofItem } from '@/core/axes/proof';
+import { AXIS_WORDS } from '@/core/axes/recording';
+import type { Prompt } from './prompts';
+
+/** What the final check asks for. */
+export function proofPrompt({ axis, kind }: ProofItem): Prompt {
+  const name = AXIS_WORDS[axis];
+  const isHand = axis === 'handbrake' || axis.startsWith('paddle');
+  switch (kind) {
+    case 'rest':
+      return isHand
+        ? { title: `Hand on the ${name}, not pulling`, how: 'It must show 0 %.' }
+        : { title: `Rest your foot on the ${name}`, how: 'As when driving. It must show 0 %.' };
+    case 'full':
+      return {
+        title: `${isHand ? 'Pull' : 'Press'} the ${name} fully, as you drive`,
+        how: 'It must show 100 %.',
+      };
+    case 'left-lock':
+      return { title: 'Turn to the left lock', how: 'It must show 100 % to the left.' };
+    case 'right-lock':
+      return { title: 'Turn to the right lock', how: 'It must show 100 % to the right.' };
+    case 'centre':
+      return { title: 'Let go of the wheel', how: 'It must come to rest near its centre.' };
+  }
+}
+
+/** What a simulated hand or foot does that follows the check. */
+export function proofMotion({ kind }: ProofItem): Motion {
+  const motions: Record<ProofItem['kind'], Motion> = {
+    rest: 'rest',
+    full: 'press',
+    'left-lock': 'hold:5000',
+    'right-lock': 'hold:-5000',
+    centre: 'off',
+  };
+  return motions[kind];
+}
+
+export const proofItemName = ({ axis, kind }: ProofItem): string => {
+  const what: Record<ProofItem['kind'], string> = {
+    rest: 'shows 0 % at rest',
+    full: 'shows 100 % at full',
+    'left-lock': 'reaches its left lock',
+    'right-lock': 'reaches its right lock',
+    centre: 'comes back to centre',
+  };
+  return `${AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase())} ${what[kind]}`;
+};
+
+/** What an axis shows, as a figure for the screen. */
+export function proofFigure({ kind }: ProofItem, value: number): string {
+  const percent = `${Math.round(1000 * Math.abs(value)) / 10} %`;
+  if (kind === 'rest' || kind === 'full') return percent;
+  return value === 0 ? 'centre' : `${percent} ${value > 0 ? 'left' : 'right'}`;
+}
+
+/** Why a full press is asked for again. */
+export function shortWords(short: number | null): string {
+  return short === null
+    ? ''
+    : `That press showed ${Math.round(1000 * short) / 10} %. One in twenty may: press again, twice or more.`;
+}

@@ -1,0 +1,156 @@
+import 'server-only';
+import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
+import { captureHistogram } from '@/core/axes/captureHistogram';
+import { TRAVEL_BINS } from '@/core/rides/travelHistogram';
+import { axisHistory, type AxisHistory } from '@/core/axes/axisHistory';
+import { recommendPedal, type PedalRecommendation } from '@/core/axes/recommend';
+import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/recording';
+import { responseLayers, type Menu, type Menus } from '@/core/settings/menus';
+import { LAYERS, type Layer, type SettingValues } from '@/core/settings/setting';
+import { fieldValues } from '@/core/settings/trail';
+import type { Outcome, Problem } from '@/core/problem';
+import type { Dialect } from '@/core/response/dialect';
+import { effectiveResponse, type EffectiveResponse } from '@/core/response/compose';
+import type { ResponseLayer } from '@/core/response/layer';
+import type { FieldValues } from '@/core/response/settings';
+import { loadCapture, storeAnalysis, storedAnalysis, type CaptureRow } from '@/data/captures';
+import type { Database } from '@/data/openBook';
+import { captureLength, captureTrace, type CaptureTrace } from './captureTrace';
+import { memo } from './memo';
+
+export interface CaptureView {
+  id: string;
+  madeAtMs: number;
+  driver: string;
+  device: string;
+  lengthS: number;
+  analysis: AxisAnalysis;
+  trace: CaptureTrace;
+  /** Where the foot rested and pressed, shares over the travel; `null` for what is no pedal. */
+  pressed: number[] | null;
+}
+
+/** One axis of the open rig: what is measured, what is set, what is still to be done. */
+export interface AxisView {
+  axis: AxisName;
+  name: string;
+  capture: CaptureView | null;
+  /** Why the newest kept capture cannot be analysed. */
+  problems: Problem[];
+  draft: { id: string; madeAtMs: number } | null;
+  /** The title's own menu and its values, which most is set with. */
+  dialect: Dialect | null;
+  values: FieldValues;
+  /** The menus of base, title and car, where they have one for this axis. */
+  menus: Partial<Record<Layer, Menu>>;
+  /** Base, title and car in signal order, and what they do together. */
+  layers: ResponseLayer[];
+  effective: EffectiveResponse;
+  /** Shares of the newest ride's time over the travel; `null` where there is none. */
+  ridden: number[] | null;
+  recommendations: PedalRecommendation[];
+  history: AxisHistory;
+  /** Every kept capture by anybody that could be analysed, in time order. */
+  past: { id: string; atMs: number; driver: string; analysis: AxisAnalysis }[];
+}
+
+interface AxisFacts {
+  axis: AxisName;
+  driver: string;
+  /** Captures of this axis by anybody, in time order. */
+  captures: CaptureRow[];
+  menus: Menus;
+  settings: SettingValues;
+}
+
+/** The brake is pressed by one foot: nobody else's capture stands in for it. */
+const OWN_FOOT: readonly AxisName[] = ['brake'];
+
+export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView> {
+  const { axis, driver, captures, menus, settings } = facts;
+  const kept = captures.filter((row) => row.status === 'kept');
+  const own = kept.findLast((row) => row.driver === driver);
+  const newest = own ?? (OWN_FOOT.includes(axis) ? undefined : kept.at(-1));
+  const draft = captures.findLast((row) => row.status === 'draft' && row.driver === driver);
+  const dialect = menus.title[axis]?.dialect ?? null;
+  const values = fieldValues(settings, 'title', axis);
+  const layers = responseLayers(menus, settings, axis);
+  const effective = effectiveResponse(layers);
+  const { capture, problems } = newest ? await viewCapture(db, newest) : NO_CAPTURE;
+  const analysed = await Promise.all(kept.map(async (row) => ({ row, result: await analysisOf(db, row) })));
+  const past = analysed.flatMap(({ row, result }) =>
+    result?.ok ? [{ id: row.id, atMs: row.madeAtMs, driver: row.driver, analysis: result.value }] : [],
+  );
+  return {
+    axis,
+    name: AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase()),
+    capture,
+    problems,
+    draft: draft ? { id: draft.id, madeAtMs: draft.madeAtMs } : null,
+    dialect,
+    values,
+    menus: Object.fromEntries(
+      LAYERS.flatMap((layer) => (menus[layer][axis] ? [[layer, menus[layer][axis]]] : [])),
+    ),
+    layers,
+    effective,
+    ridden: null,
+    recommendations: capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!) : [],
+    history: axisHistory(past, effective.deadzone),
+    past,
+  };
+}
+
+function recommend(
+  analysis: AxisAnalysis,
+  dialect: Dialect,
+  values: FieldValues,
+  base: ResponseLayer,
+): PedalRecommendation[] {
+  return analysis.axis !== 'gear' && analysis.axis !== 'steering' && isPedalAxis(analysis.axis)
+    ? recommendPedal(analysis, dialect, values, [base])
+    : [];
+}
+
+/** What a kept capture says; it never changes, so it is worked out once. */
+function analysisOf(db: Database, { id, axis, madeAtMs }: CaptureRow) {
+  return memo(`analysis:${id}:${madeAtMs}`, async () => {
+    const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
+    if (known) return known;
+    const stored = await loadCapture(db, id);
+    const result = stored && analyseAxis(stored.recording, axis);
+    if (result) await storeAnalysis(db, id, ANALYSIS_VERSION, result);
+    return result;
+  });
+}
+
+interface ViewedCapture {
+  capture: CaptureView | null;
+  problems: Problem[];
+}
+
+const NO_CAPTURE: ViewedCapture = { capture: null, problems: [] };
+
+/** Analysis and picture of a capture. */
+function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
+  return memo(`capture:${row.id}:${row.madeAtMs}`, async () => {
+    const [stored, result] = await Promise.all([loadCapture(db, row.id), analysisOf(db, row)]);
+    if (!stored || !result) return NO_CAPTURE;
+    if (!result.ok) return { capture: null, problems: result.problems };
+    const analysis = result.value;
+    const capture = {
+      id: row.id,
+      madeAtMs: row.madeAtMs,
+      driver: row.driver,
+      device: stored.recording.device,
+      lengthS: captureLength(stored.recording),
+      analysis,
+      trace: captureTrace(stored.recording, row.axis, analysis),
+      pressed:
+        'calibration' in analysis
+          ? captureHistogram(stored.recording, row.axis, analysis.calibration, TRAVEL_BINS)
+          : null,
+    };
+    return { capture, problems: [] };
+  });
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import Link from 'next/link';
+import { cardCsv, cardMarkdown } from '@/core/card/setupCard';
+import { Button } from '@/ui/Button';
+import { downloadText } from '@/ui/download';
+import type { BookView } from '../bookView';
+import { NextStep, StationPage } from '../StationPage';
+import { moment, told } from '../words';
+import { cardTypedIn } from './actions';
+import { BackUp } from './BackUp';
+import { cardOf } from './cardOf';
+import { CardSheet } from './CardSheet';
+
+/** Card: what to type, in the order of the menus; printed, taken along, ticked off from the seat. */
+export function CardStation({ view }: { view: BookView }) {
+  const card = cardOf(view);
+  const typed = view.typedIn;
+  const lines = card.pages.flatMap((page) => page.lines);
+  const set = lines.filter((line) => !line.isNeutral).length;
+  const name = `${view.combination.carId}-${view.combination.rigId}-${view.combination.titleId}`;
+  return (
+    <StationPage
+      finding={cardFinding(view)}
+      subtitle={`${lines.length} values in the order of the menus, ${set} away from neutral.`}
+      next={
+        <>
+          <NextStep
+            number={1}
+            title={typed && typed.since.length === 0 ? 'Typed in' : 'Type it in from the seat'}
+            actions={
+              <>
+                <Link
+                  href="/seat?do=card"
+                  className="inline-flex min-h-11 items-center rounded-lg bg-lichen px-4 text-[15px] font-semibold text-on-lichen hover:brightness-110"
+                >
+                  One value at a time
+                </Link>
+                <Button
+                  onClick={() => void cardTypedIn(true).then((reply) => told(reply, 'Noted: typed in'))}
+                >
+                  It is typed in
+                </Button>
+              </>
+            }
+          >
+            {typed
+              ? `Typed in ${moment(typed.atMs)}${typed.version ? ` for ${typed.version}` : ''}.`
+              : 'Each value is shown large and read aloud; a paddle goes on.'}
+          </NextStep>
+          <NextStep
+            number={2}
+            title="Take it along"
+            actions={
+              <>
+                <Button onClick={() => window.print()}>Print on A5</Button>
+                <Button onClick={() => downloadText(`${name}.md`, cardMarkdown(card), 'text/markdown')}>
+                  .md
+                </Button>
+                <Button onClick={() => downloadText(`${name}.csv`, cardCsv(card), 'text/csv')}>.csv</Button>
+              </>
+            }
+          >
+            It says for which hardware it was made: on another base the numbers mean something else.
+          </NextStep>
+          <BackUp number={3} />
+        </>
+      }
+    >
+      {typed && typed.since.length > 0 && (
+        <p className="mb-4 max-w-2xl text-rust print:hidden">
+          Changed since it was typed in: {typed.since.join('; ')}. The title still holds the old values.
+        </p>
+      )}
+      <CardSheet card={card} />
+    </StationPage>
+  );
+}
+
+export function cardFinding(view: BookView): string {
+  const typed = view.typedIn;
+  if (!typed) return 'The card is written, and not typed in yet';
+  return typed.since.length > 0
+    ? 'The card has changed since it was typed in'
+    : 'Title and base hold what the card says';
+}

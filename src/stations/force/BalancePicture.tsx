@@ -1,0 +1,170 @@
+'use client';
+
+import { useCallback } from 'react';
+import { MASKS_FROM, type StretchBalance } from '@/core/force/balance';
+import { EFFECT_PRESETS, type EffectPreset } from '@/core/force/effectPresets';
+import { effectParameter, forceField } from '@/core/force/forceParameters';
+import { EFFECTS, type Effect } from '@/core/force/forceSettings';
+import { gridValue } from '@/core/response/dialect';
+import { Chart } from '@/ui/Chart';
+import type { ChartPalette } from '@/ui/chartTheme';
+import type { BookView } from '../bookView';
+import type { Trying } from '../useTrying';
+import { percent } from '../words';
+import { cueOption } from './forceChart';
+import type { ForceState } from './useForce';
+
+/** Every effect against the tyres, stretch by stretch, and what the rim says of the front's grip. */
+export function BalancePicture({
+  view,
+  trying,
+  force,
+}: {
+  view: BookView;
+  trying: Trying;
+  force: ForceState;
+}) {
+  const { balance, cue } = force.report!;
+  const build = useCallback((palette: ChartPalette) => cueOption(cue, palette), [cue]);
+  return (
+    <div className="grid max-w-4xl gap-x-6 gap-y-4 xl:grid-cols-[3fr_2fr]">
+      <div>
+        <MaskTable view={view} trying={trying} balance={balance} />
+        <Presets view={view} trying={trying} />
+      </div>
+      <div>
+        <div className="h-56">
+          <Chart
+            className="h-full"
+            build={build}
+            label="Grip of the fronts and torque at the rim over their slip"
+            fileName="grip-cue"
+            table={{
+              columns: ['slip °', 'grip %', 'rim %'],
+              rows: cue.curve.map(({ slipDeg, side, torque }) => [
+                slipDeg.toFixed(1),
+                (100 * side).toFixed(0),
+                (100 * torque).toFixed(0),
+              ]),
+            }}
+          />
+        </div>
+        <p className="text-sm text-muted">
+          The rim is strongest at {percent(cue.lead)} of the grip and {percent(cue.drop)} lighter when grip
+          ends.
+        </p>
+      </div>
+    </div>
+  );
+}
+
+function MaskTable({ view, trying, balance }: { view: BookView; trying: Trying; balance: StretchBalance[] }) {
+  const offered = EFFECTS.flatMap((effect) => {
+    const found = forceField(view.menus, trying.values, 'title', effectParameter(effect));
+    return found ? [{ effect, found, label: found.field.label }] : [];
+  });
+  const inUse = offered.filter(({ found }) => found.canonical > 0);
+  const mute = (some: typeof offered) => {
+    for (const { found } of some) trying.attempt(found.key, gridValue(found.field, 0));
+  };
+  if (inUse.length === 0)
+    return <p className="self-center text-muted">No effect is on: the tyres alone are at the rim.</p>;
+  return (
+    <table className="h-min w-full text-[15px]">
+      <caption className="pb-1 text-left text-sm text-muted">
+        Strength of each effect against the tyres’ own force
+      </caption>
+      <thead>
+        <tr className="border-b border-line text-left text-sm text-muted">
+          <th scope="col" className="py-1 font-normal">
+            stretch
+          </th>
+          <th scope="col" className="text-right font-normal">
+            tyres
+          </th>
+          {inUse.map(({ effect, label, found }) => (
+            <th key={effect} scope="col" className="pl-3 text-right font-normal">
+              {label}
+              <span className="flex justify-end gap-2">
+                <Tried name={`${label} off`} onClick={() => mute([{ effect, label, found }])}>
+                  off
+                </Tried>
+                {inUse.length > 1 && (
+                  <Tried
+                    name={`${label} only`}
+                    onClick={() => mute(inUse.filter((other) => other.effect !== effect))}
+                  >
+                    only
+                  </Tried>
+                )}
+              </span>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {balance.map((row) => (
+          <tr key={row.stretch} className="border-b border-line">
+            <th scope="row" className="py-2 text-left font-normal">
+              {row.stretch}
+            </th>
+            <td className="text-right font-mono">{percent(row.main)}</td>
+            {inUse.map(({ effect }) => (
+              <MaskCell key={effect} row={row} effect={effect} />
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Ways to begin; tried like a slider. */
+function Presets({ view, trying }: { view: BookView; trying: Trying }) {
+  const take = ({ shares }: EffectPreset) => {
+    for (const effect of EFFECTS) {
+      const found = forceField(view.menus, trying.values, 'title', effectParameter(effect));
+      if (found) trying.attempt(found.key, gridValue(found.field, shares[effect] ?? 0));
+    }
+  };
+  return (
+    <p className="mt-2 flex flex-wrap items-baseline gap-x-4 text-sm text-muted">
+      Begin with
+      {EFFECT_PRESETS.map((preset) => (
+        <button
+          key={preset.name}
+          type="button"
+          title={preset.why}
+          onClick={() => take(preset)}
+          className="min-h-9 cursor-pointer text-[15px] font-medium text-ink underline underline-offset-4"
+        >
+          {preset.name}
+        </button>
+      ))}
+    </p>
+  );
+}
+
+/** Mutes for a moment: it is tried, and kept or put back like any other change. */
+function Tried({ name, onClick, children }: { name: string; onClick(): void; children: React.ReactNode }) {
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      onClick={onClick}
+      className="min-h-8 cursor-pointer text-ink underline underline-offset-4"
+    >
+      {children}
+    </button>
+  );
+}
+
+function MaskCell({ row, effect }: { row: StretchBalance; effect: Effect }) {
+  const ratio = row.mask[effect];
+  const isLoud = ratio !== null && ratio >= MASKS_FROM;
+  return (
+    <td className={`pl-3 text-right font-mono ${isLoud ? 'font-bold' : ''}`}>
+      {ratio === null ? '–' : percent(ratio)}
+    </td>
+  );
+}

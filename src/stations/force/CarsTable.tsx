@@ -1,0 +1,188 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import type { AlikeBy, CarState } from '@/core/force/carGains';
+import { keyText } from '@/core/settings/setting';
+import { Button } from '@/ui/Button';
+import type { BookView } from '../bookView';
+import { applyChanges } from '../frame/actions';
+import type { Trying } from '../useTrying';
+import { percent, told } from '../words';
+import { ApplyButton } from './ApplyButton';
+import { otherCarsOf, type CarSide } from './carSides';
+import { heavierIn } from './forceFacts';
+import type { ForceState } from './useForce';
+import { useAnswer } from './useAnswer';
+
+const BY: Record<AlikeBy, { name: string; words: string }> = {
+  peak: { name: 'Alike at the strong end', words: 'the strong end of the force (P99) is as in' },
+  weight: { name: 'Alike in corners', words: 'corners weigh as much as in' },
+};
+
+/** Every car of the title beside the open one, and the gain that would make it alike. */
+export function CarsTable({
+  view,
+  trying,
+  sides,
+  force,
+}: {
+  view: BookView;
+  trying: Trying;
+  sides: CarSide[];
+  force: ForceState;
+}) {
+  const [by, setBy] = useState<AlikeBy>('peak');
+  const [said, setSaid] = useState<string | null>(null);
+  const others = useMemo(() => otherCarsOf(view, sides, trying.values), [view, sides, trying.values]);
+  const answered = useAnswer(force, by, (worker) => worker.cars(force.facts, others, by));
+  const { answer: rows, fault } = answered;
+  // What is tried and not kept yet comes first.
+  const isBusy = answered.isBusy || trying.changed.length > 0;
+  const changes = (rows ?? []).flatMap(({ carId, advice }) => (advice ? [{ carId, ...advice }] : []));
+  /** What is to be said before these gains are set. */
+  const cautionOf = (some: typeof changes) =>
+    some
+      .map(({ carId, key, to }) => {
+        const { facts } = others.find((one) => one.facts.car.id === carId)!;
+        const said = heavierIn(facts, { ...facts.values, [keyText(key)]: to });
+        return said && `${facts.car.name}: ${said}`;
+      })
+      .find((said) => said !== null) ?? null;
+  const apply = (some: typeof changes) => {
+    setSaid(null);
+    void applyChanges(
+      some.map(({ carId, key, to, evidence }) => ({ ...key, to, why: evidence, carId })),
+    ).then((reply) =>
+      told(
+        reply,
+        some.length === 1
+          ? 'It is on the trail of that car'
+          : `${some.length} cars are set, each on its own trail`,
+      ),
+    );
+  };
+  if (fault)
+    return (
+      <p role="alert" className="text-rust">
+        The other cars could not be driven: {fault}.
+      </p>
+    );
+  return (
+    <section aria-labelledby="cars" className="max-w-3xl">
+      <h2 id="cars" className="sr-only">
+        Gain per car
+      </h2>
+      <div role="group" aria-label="What is to be alike" className="flex flex-wrap gap-2">
+        {(Object.keys(BY) as AlikeBy[]).map((one) => (
+          <Button key={one} aria-pressed={one === by} onClick={() => setBy(one)}>
+            {BY[one].name}
+          </Button>
+        ))}
+      </div>
+      {!rows ? (
+        <p role="status" className="flex h-40 items-center text-muted">
+          The simulated driver laps in every car of {view.names.title}…
+        </p>
+      ) : (
+        <table className="mt-3 w-full text-[15px]" aria-label="Gain per car">
+          <caption className="pb-1 text-left text-sm text-muted">
+            Set so that {BY[by].words} the {view.names.car}.
+          </caption>
+          <thead>
+            <tr className="border-b border-line text-left text-sm text-muted">
+              <th scope="col" className="py-1 font-normal">
+                car
+              </th>
+              <th scope="col" className="pl-3 text-right font-normal">
+                strong end
+              </th>
+              <th scope="col" className="pl-3 text-right font-normal">
+                corners
+              </th>
+              <th scope="col" className="pl-3 text-right font-normal">
+                against this car
+              </th>
+              <th scope="col" className="pl-4 font-normal">
+                gain of the car
+              </th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => (
+              <tr key={row.carId} className="border-b border-line align-top">
+                <th scope="row" className={`py-3 text-left ${i === 0 ? 'font-bold' : 'font-normal'}`}>
+                  {row.name}
+                </th>
+                <td className="py-3 pl-3 text-right font-mono whitespace-nowrap">{percent(row.peak)}</td>
+                <td className="py-3 pl-3 text-right font-mono whitespace-nowrap">
+                  {row.weightNm.toFixed(1)} N·m
+                </td>
+                <td className="py-3 pl-3 text-right font-mono whitespace-nowrap">
+                  {i === 0 ? '' : percent(row.ratio)}
+                </td>
+                <td className="py-3 pl-4">
+                  {row.advice ? (
+                    <>
+                      {row.advice.label}{' '}
+                      <span className="font-mono whitespace-nowrap">
+                        {row.advice.from} → {row.advice.to}
+                      </span>
+                    </>
+                  ) : (
+                    <span className="text-muted">{STATE_WORDS[row.state]}</span>
+                  )}
+                  {row.beyond !== null && (
+                    <span className="block text-sm text-rust">
+                      It would need {row.beyond.toFixed(0)}: the menu ends before.
+                    </span>
+                  )}
+                </td>
+                <td className="w-44 py-1 text-right">
+                  {row.advice && (
+                    <ApplyButton
+                      look="plain"
+                      caution={cautionOf([{ carId: row.carId, ...row.advice }])}
+                      name={`Apply to the ${row.name}: ${row.advice.label} ${row.advice.from} to ${row.advice.to}`}
+                      isBusy={isBusy}
+                      onSaid={setSaid}
+                      onApply={() => apply([{ carId: row.carId, ...row.advice! }])}
+                    >
+                      Apply
+                    </ApplyButton>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {said && (
+        <p role="alert" className="mt-2 text-rust">
+          {said}
+        </p>
+      )}
+      {changes.length > 1 && (
+        <div className="mt-3">
+          <ApplyButton
+            caution={cautionOf(changes)}
+            name={`Apply to all ${changes.length}`}
+            isBusy={isBusy}
+            onSaid={setSaid}
+            onApply={() => apply(changes)}
+          >
+            Apply to all {changes.length}
+          </ApplyButton>
+        </div>
+      )}
+    </section>
+  );
+}
+
+const STATE_WORDS: Record<CarState, string> = {
+  leads: 'the others follow it',
+  alike: 'alike',
+  off: '',
+  nearest: 'as near as its steps allow',
+  none: 'this title has none',
+};

@@ -1,0 +1,195 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { COMPLAINTS } from '@/core/feel/complaints';
+import type { ChainFacts } from '@/core/force/chainOf';
+import type { CauseVerdict, FoundCause } from '@/core/feel/cause';
+import { decimalsOf } from '@/core/response/dialect';
+import { menuField } from '@/core/settings/menus';
+import { keyText } from '@/core/settings/setting';
+import { Button } from '@/ui/Button';
+import type { BookView } from '../bookView';
+import { applyChanges } from '../frame/actions';
+import { NextStep } from '../StationPage';
+import type { Trying } from '../useTrying';
+import { told } from '../words';
+import { ApplyButton } from './ApplyButton';
+import { otherCarsOf, type CarSide } from './carSides';
+import { heavierIn } from './forceFacts';
+import { useAnswer } from './useAnswer';
+import type { ForceState } from './useForce';
+
+/** What a driver says of the feel: the measures that can confirm or rule out its causes, and one change. */
+export function FeelsPanel({
+  like,
+  view,
+  trying,
+  sides,
+  force,
+}: {
+  /** The feeling that one came with. */
+  like: string | null;
+  view: BookView;
+  trying: Trying;
+  sides: CarSide[];
+  force: ForceState;
+}) {
+  const [chosen, setChosen] = useState(() => COMPLAINTS.find(({ id }) => id === like)?.id ?? null);
+  return (
+    <div className="max-w-4xl">
+      <h2 id="feels" className="sr-only">
+        What does it feel like?
+      </h2>
+      <div role="group" aria-labelledby="feels" className="flex flex-wrap gap-2">
+        {/* Once one is chosen the others make room for its answer. */}
+        {COMPLAINTS.filter(({ id }) => chosen === null || id === chosen).map(({ id, words }) => (
+          <Button key={id} aria-pressed={id === chosen} onClick={() => setChosen(id)}>
+            {words}
+          </Button>
+        ))}
+        {chosen !== null && (
+          <Button look="quiet" onClick={() => setChosen(null)}>
+            Another feeling
+          </Button>
+        )}
+      </div>
+      {chosen === null ? (
+        <p className="mt-4 text-muted">
+          Choose what comes nearest. What can be behind it is measured on this combination, and ranked.
+        </p>
+      ) : (
+        <Causes key={chosen} id={chosen} view={view} trying={trying} sides={sides} force={force} />
+      )}
+    </div>
+  );
+}
+
+/** One change, then a ride: what else is recommended waits. */
+export function FeelsStep() {
+  return (
+    <NextStep
+      number={1}
+      title="One change, then drive"
+      actions={
+        <Link
+          href="/ride"
+          className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
+        >
+          To the ride
+        </Link>
+      }
+    >
+      Apply the change of the strongest cause, ride, and ask again. What takes away goes before what adds; the
+      rest waits.
+    </NextStep>
+  );
+}
+
+const MARKS: Record<CauseVerdict, string> = { likely: '●', possible: '◐', 'ruled out': '○' };
+
+function Causes({
+  id,
+  view,
+  trying,
+  sides,
+  force,
+}: {
+  id: string;
+  view: BookView;
+  trying: Trying;
+  sides: CarSide[];
+  force: ForceState;
+}) {
+  const others = useMemo(() => otherCarsOf(view, sides, trying.values), [view, sides, trying.values]);
+  const { answer, fault, isBusy } = useAnswer(force, id, (worker) =>
+    worker.feel(id, force.facts, view.schools, others),
+  );
+  const { words, byHand } = COMPLAINTS.find((one) => one.id === id)!;
+  if (fault)
+    return (
+      <p role="alert" className="mt-4 text-rust">
+        It could not be measured: {fault}.
+      </p>
+    );
+  if (!answer)
+    return (
+      <p role="status" className="mt-4 text-muted">
+        Measuring what can be behind it…
+      </p>
+    );
+  const first = answer.find(({ change }) => change !== null);
+  const some = answer.filter(({ verdict }) => verdict !== 'ruled out');
+  return (
+    <section aria-labelledby="causes" className="mt-4">
+      <h3 id="causes" className="text-lg font-bold">
+        {some.length === 0
+          ? `${words}: nothing that was measured explains it`
+          : `${words}: ${some[0]!.name.replace(/^./, (c) => c.toLowerCase())}`}
+      </h3>
+      <ol className="mt-2 border-t border-line">
+        {answer.map((cause) => (
+          <CauseLine
+            key={cause.name}
+            cause={cause}
+            view={view}
+            facts={others.find(({ facts }) => facts.car.id === cause.change?.carId)?.facts ?? force.facts}
+            // What is tried and not kept yet comes first.
+            isBusy={isBusy || trying.changed.length > 0}
+            isFirst={cause === first}
+          />
+        ))}
+      </ol>
+      <p className="mt-2 text-sm text-muted">No signal shows {byHand}.</p>
+    </section>
+  );
+}
+
+interface LineProps {
+  cause: FoundCause;
+  view: BookView;
+  /** Of the car that its change is for. */
+  facts: ChainFacts;
+  isBusy: boolean;
+}
+
+function CauseLine({ isFirst, ...line }: LineProps & { isFirst: boolean }) {
+  const { name, verdict, says, change } = line.cause;
+  return (
+    <li className="grid grid-cols-[1.5rem_5.5rem_1fr] items-baseline gap-x-3 gap-y-2 xl:grid-cols-[1.5rem_5.5rem_1fr_auto] border-b border-line py-3 text-[15px]">
+      <span aria-hidden="true">{MARKS[verdict]}</span>
+      <span className={verdict === 'likely' ? 'font-bold' : 'text-muted'}>{verdict}</span>
+      <span>
+        <span className={verdict === 'ruled out' ? 'text-muted' : 'font-semibold'}>{name}</span>
+        <span className="block text-muted">{says}</span>
+      </span>
+      {/* One change at a time: the strongest cause's. */}
+      {isFirst && change && <ApplyChange {...line} />}
+    </li>
+  );
+}
+
+function ApplyChange({ cause, view, facts, isBusy }: LineProps) {
+  const change = cause.change!;
+  const field = menuField(view.menus, change.key);
+  const text = (value: number) => (field ? value.toFixed(decimalsOf(field)) : String(value));
+  const [from, to] = [text(change.from), text(change.to)];
+  const apply = async () => {
+    const { key, carId } = change;
+    const why = `${cause.name}: ${cause.says}`;
+    const reply = await applyChanges([{ ...key, to: change.to, why, ...(carId ? { carId } : {}) }]);
+    told(reply, `${change.label} ${from} → ${to} is on the trail`);
+  };
+  return (
+    <span className="col-start-3 xl:col-start-4 xl:max-w-60 xl:text-right">
+      <ApplyButton
+        caution={heavierIn(facts, { ...facts.values, [keyText(change.key)]: change.to })}
+        name={`Apply: ${change.label} ${from} to ${to}`}
+        isBusy={isBusy}
+        onApply={() => void apply()}
+      >
+        {change.label} {from} → {to}
+      </ApplyButton>
+    </span>
+  );
+}

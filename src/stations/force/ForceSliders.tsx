@@ -1,0 +1,54 @@
+import { forceFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
+import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
+import { NumberSlider } from '@/ui/NumberSlider';
+import type { BookView } from '../bookView';
+import type { Trying } from '../useTrying';
+import { ON_PANEL, PANEL_NAMES, type Panel } from './panels';
+
+const layerNames = (view: BookView): Record<Layer, string> => ({
+  base: view.menus.base.steering?.dialect.name ?? 'Base',
+  title: view.names.title,
+  car: view.names.car,
+});
+
+/** What base, title and car let one set of a part, each in its own numbers. */
+export function ForceSliders({ view, trying, panel }: { view: BookView; trying: Trying; panel: Panel }) {
+  const names = layerNames(view);
+  const shown = ON_PANEL[panel];
+  return (
+    <div className="mt-3 max-w-2xl" role="group" aria-label={`${PANEL_NAMES[panel]} settings`}>
+      {LAYERS.map((layer) => {
+        const fields = forceFields(view.menus, trying.values, layer).filter(({ field }) =>
+          shown.includes(field.key as ForceParameter),
+        );
+        if (fields.length === 0) return null;
+        return (
+          <section key={layer} aria-label={names[layer]}>
+            <h3 className="mt-2 text-sm text-muted">{names[layer]}</h3>
+            {fields.map((one) => (
+              <ForceSlider key={keyText(one.key)} one={one} view={view} trying={trying} />
+            ))}
+          </section>
+        );
+      })}
+    </div>
+  );
+}
+
+function ForceSlider({ one, view, trying }: { one: ForceField; view: BookView; trying: Trying }) {
+  const { field, key, value } = one;
+  const kept = view.settings[keyText(key)];
+  return (
+    <NumberSlider
+      label={field.label}
+      unit={field.maps.kind === 'torque' ? 'N·m' : ''}
+      min={field.min}
+      max={field.max}
+      step={field.step}
+      neutral={field.neutral}
+      value={value}
+      ghost={typeof kept === 'number' ? kept : field.neutral}
+      onChange={(to) => trying.attempt(key, to)}
+    />
+  );
+}

@@ -1,0 +1,200 @@
+'use client';
+
+import { useState } from 'react';
+import Link from 'next/link';
+import { CAUTIONS } from '@/catalog/cautions';
+import { assumedOf } from '@/core/force/chainOf';
+import { STRONG_NM } from '@/core/rig/rigSpec';
+import type { BookView } from '../bookView';
+import { KeepStep } from '../KeepStep';
+import type { RoadMap } from '../ride/rideTrace';
+import { StationPage } from '../StationPage';
+import { useTrying, type Trying } from '../useTrying';
+import { BalancePicture } from './BalancePicture';
+import { CalmPicture } from './CalmPicture';
+import type { CarSide } from './carSides';
+import { CarsTable } from './CarsTable';
+import { CouplingPicture } from './CouplingPicture';
+import { FeelsPanel, FeelsStep } from './FeelsPanel';
+import { ForceAdviceSteps } from './ForceAdviceSteps';
+import { ForceFigures } from './ForceFigures';
+import { forceFinding, heavierCaution } from './forceFacts';
+import { ForceSliders } from './ForceSliders';
+import { ListenPanel } from './ListenPanel';
+import { PANEL_NAMES, PANELS, type Panel } from './panels';
+import { StrengthPanel, WantedWeight } from './StrengthPanel';
+import { reportOn, useLoggedRide, type LoggedForce } from './useLoggedRide';
+import { SmoothPicture } from './SmoothPicture';
+import { useForce, type ForceState } from './useForce';
+
+interface Props {
+  view: BookView;
+  /** The other cars of the title. */
+  sides: CarSide[];
+  /** The road that is driven. */
+  road: RoadMap;
+  part: Panel;
+  /** The feeling that one came with. */
+  like: string | null;
+}
+
+/** Force: the signal seen, set and kept stable, on a ride of this car through this base. */
+export function ForceStation({ view, sides, road, part, like }: Props) {
+  const [panel, setPanel] = useState(part);
+  const asked = `${part}/${like ?? ''}`;
+  const [cameFor, setCameFor] = useState(asked);
+  // A command may ask for another part while the station stands.
+  if (cameFor !== asked) {
+    setCameFor(asked);
+    setPanel(part);
+  }
+  const show = (one: Panel) => {
+    setPanel(one);
+    window.history.replaceState(null, '', `/force?part=${one}`);
+  };
+  const trying = useTrying(view, 'Set by hand in Force.', (values) => heavierCaution(view, values));
+  const force = useForce(view, trying.values);
+  const tried = { ...view, settings: trying.values };
+  const logged = useLoggedRide(view, force);
+  const report = reportOn(force.report, logged.report);
+  return (
+    <StationPage
+      finding={forceFinding(tried, report, force.stability)}
+      subtitle={`${view.names.car} in ${view.names.title} on the ${view.names.rig}, simulated from tyre to rim.`}
+      next={
+        <>
+          <KeepStep view={view} trying={trying} />
+          {trying.changed.length === 0 &&
+            (panel === 'feels' ? (
+              <FeelsStep />
+            ) : (
+              <ForceAdviceSteps force={force} report={report} view={view} />
+            ))}
+        </>
+      }
+    >
+      <nav aria-label="Parts of the force" className="mb-3 flex flex-wrap gap-x-4 border-b border-line">
+        {PANELS.map((one) => (
+          <button
+            key={one}
+            type="button"
+            aria-pressed={one === panel}
+            onClick={() => show(one)}
+            className={`flex min-h-11 cursor-pointer items-center border-b-3 text-[15px] ${one === panel ? 'border-ink font-bold' : 'border-transparent text-muted hover:text-ink'}`}
+          >
+            {PANEL_NAMES[one]}
+          </button>
+        ))}
+      </nav>
+      {force.fault ? (
+        <p className="text-rust" role="alert">
+          The ride could not be driven: {force.fault}. Nothing was changed; reload the page to try again.
+        </p>
+      ) : force.report === null ? (
+        <Driving progress={force.progress ?? 1} />
+      ) : (
+        <PanelPicture
+          panel={panel}
+          view={view}
+          sides={sides}
+          trying={trying}
+          force={force}
+          logged={logged}
+          road={road}
+          like={like}
+        />
+      )}
+      <ForceSliders view={view} trying={trying} panel={panel} />
+      {panel === 'strength' && <WantedWeight force={force} trying={trying} />}
+      {force.report && <ForceFigures panel={panel} force={force} report={report!} view={view} />}
+      {panel === 'balance' && <CouplingPicture view={view} values={trying.values} />}
+      {force.report && force.report.notes.length > 0 && (
+        <ul aria-label="Notes" className="mt-4 max-w-2xl border-t border-line">
+          {force.report.notes.map((note) => (
+            <li key={note} className="border-b border-line py-2 text-[15px] text-rust">
+              {note}
+            </li>
+          ))}
+        </ul>
+      )}
+      <Assumed view={view} />
+      <Cautions view={view} />
+    </StationPage>
+  );
+}
+
+function PanelPicture({
+  panel,
+  view,
+  sides,
+  trying,
+  force,
+  logged,
+  road,
+  like,
+}: Pick<Props, 'sides' | 'road' | 'like'> & {
+  panel: Panel;
+  view: BookView;
+  trying: Trying;
+  force: ForceState;
+  logged: LoggedForce;
+}) {
+  switch (panel) {
+    case 'strength':
+      return <StrengthPanel view={view} force={force} logged={logged} road={road} />;
+    case 'balance':
+      return <BalancePicture view={view} trying={trying} force={force} />;
+    case 'smooth':
+      return <SmoothPicture force={force} />;
+    case 'calm':
+      return <CalmPicture force={force} />;
+    case 'cars':
+      return <CarsTable view={view} trying={trying} sides={sides} force={force} />;
+    case 'listen':
+      return <ListenPanel view={view} isTried={trying.changed.length > 0} force={force} />;
+    case 'feels':
+      return <FeelsPanel key={like} like={like} view={view} trying={trying} sides={sides} force={force} />;
+  }
+}
+
+function Driving({ progress }: { progress: number }) {
+  return (
+    <div className="flex h-72 max-w-2xl flex-col justify-center gap-3">
+      <p className="text-muted">The simulated driver laps the road for its force…</p>
+      <div
+        role="progressbar"
+        aria-label="Driving"
+        aria-valuenow={Math.round(100 * progress)}
+        className="h-2 rounded-full bg-line"
+      >
+        <div className="h-2 rounded-full bg-muted" style={{ width: `${100 * progress}%` }} />
+      </div>
+    </div>
+  );
+}
+
+/** A prediction is only as good as what is known of the base. */
+function Assumed({ view }: { view: BookView }) {
+  const assumed = assumedOf(view.rig.spec);
+  if (assumed.length === 0) return null;
+  return (
+    <p className="mt-4 max-w-2xl text-sm text-muted">
+      Taken as usual for such a base, because it is not written down: {assumed.join(', ')}.{' '}
+      <Link className="underline underline-offset-4" href="/rig">
+        Say what you know of the {view.names.rig}
+      </Link>
+      .
+    </p>
+  );
+}
+
+function Cautions({ view }: { view: BookView }) {
+  const torque = view.rig.spec.base.torqueNm ?? STRONG_NM;
+  return (
+    <ul aria-label="Cautions" className="mt-4 max-w-2xl border-l-3 border-rust pl-3 text-sm">
+      {CAUTIONS.filter(({ fromNm }) => torque >= fromNm).map(({ text }) => (
+        <li key={text}>{text}</li>
+      ))}
+    </ul>
+  );
+}

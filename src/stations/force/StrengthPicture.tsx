@@ -1,0 +1,133 @@
+'use client';
+
+import { useCallback, useId, useState } from 'react';
+import type { SignalJudgement } from '@/core/force/judgeForce';
+import type { LoggedRide } from '@/workers/force.worker';
+import { Chart } from '@/ui/Chart';
+import type { ChartPalette } from '@/ui/chartTheme';
+import type { BookView } from '../bookView';
+import type { RoadMap } from '../ride/rideTrace';
+import { moment } from '../words';
+import { ClipMap } from './ClipMap';
+import { CLIP_MARKS, forceOption, sortedOption } from './forceChart';
+
+interface Props {
+  view: BookView;
+  road: RoadMap;
+  /** What is shown of the ride that is chosen, and as it was kept. */
+  judgement: SignalJudgement;
+  ghost: SignalJudgement | null;
+  isLogged: boolean;
+}
+
+/** The force over one lap or on the map, and sorted from its highest. */
+export function StrengthPicture({ view, road, judgement, ghost, isLogged }: Props) {
+  const [isMap, setMap] = useState(false);
+  const lap = useCallback(
+    (palette: ChartPalette) => forceOption(judgement, ghost, palette),
+    [judgement, ghost],
+  );
+  const sorted = useCallback(
+    (palette: ChartPalette) => sortedOption(judgement, ghost, palette),
+    [judgement, ghost],
+  );
+  return (
+    <div className="grid max-w-4xl gap-4 xl:grid-cols-[3fr_2fr]">
+      <div className="h-64">
+        <div role="group" aria-label="The lap" className="flex h-8 gap-3 text-sm">
+          {[
+            ['over distance', false] as const,
+            // An imported log is not drawn on a road that it may not have been driven on.
+            ...(isLogged ? [] : [['on the map', true] as const]),
+          ].map(([name, one]) => (
+            <button
+              key={name}
+              type="button"
+              aria-pressed={one === isMap}
+              onClick={() => setMap(one)}
+              className={`min-h-8 cursor-pointer underline-offset-4 ${one === isMap ? 'font-bold underline' : 'text-muted hover:text-ink'}`}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        {isMap && !isLogged ? (
+          <ClipMap trace={judgement.trace} road={road} />
+        ) : (
+          <Chart
+            className="h-56"
+            build={lap}
+            label={`Force of the ${view.names.car} over a lap, in percent of full scale`}
+            fileName="force-over-distance"
+            table={lapTable(judgement)}
+          />
+        )}
+      </div>
+      <div className="h-64">
+        <Chart
+          className="h-full"
+          build={sorted}
+          label="The force sorted: how much of the time it lies above what"
+          fileName="force-sorted"
+          table={{
+            columns: ['of the time %', 'force above %'],
+            rows: judgement.sorted.map(({ share, level }) => [
+              (100 * share).toFixed(3),
+              (100 * level).toFixed(1),
+            ]),
+          }}
+        />
+      </div>
+    </div>
+  );
+}
+
+function lapTable({ trace }: SignalJudgement) {
+  return {
+    columns: ['distance m', 'force %', 'clipped'],
+    rows: trace.level.map((level, i) => {
+      const kind = trace.kind[i];
+      return [(i * trace.stepM).toFixed(0), (100 * level).toFixed(1), kind ? CLIP_MARKS[kind].words : ''];
+    }),
+  };
+}
+
+const fileOf = (id: string) => new URL(`/api/rides/file?id=${encodeURIComponent(id)}`, location.href).href;
+
+/** Which ride the clipping is told of: the simulated one, or one that lies in the book with its force. */
+export function RideChoice({
+  view,
+  chosen,
+  onChoose,
+}: {
+  view: BookView;
+  chosen: LoggedRide | null;
+  onChoose(ride: LoggedRide | null): void;
+}) {
+  const id = useId();
+  const rides = view.rides.filter(({ clipping }) => clipping !== null).toReversed();
+  if (rides.length === 0) return null;
+  return (
+    <p className="mb-2 flex flex-wrap items-center gap-2 text-[15px]">
+      <label htmlFor={id} className="text-muted">
+        Clipping of
+      </label>
+      <select
+        id={id}
+        value={chosen?.id ?? ''}
+        onChange={(event) => {
+          const ride = rides.find((one) => one.id === event.target.value);
+          onChoose(ride ? { id: ride.id, settings: ride.settings, url: fileOf(ride.id) } : null);
+        }}
+        className="h-11 max-w-full rounded-lg border border-line bg-raised px-3"
+      >
+        <option value="">a ride that is simulated now</option>
+        {rides.map((ride) => (
+          <option key={ride.id} value={ride.id}>
+            {ride.importedFrom ?? 'the simulated ride'}, {moment(ride.atMs)}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}

@@ -1,0 +1,166 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { Dialog } from 'radix-ui';
+import { COMPLAINTS } from '@/core/feel/complaints';
+import { download } from '@/ui/download';
+import type { BookView } from '../bookView';
+import { PANEL_NAMES, PANELS } from '../force/panels';
+import { told } from '../words';
+import { changeCombination, putBack } from './actions';
+import { setTheme, type Theme } from './themeChoice';
+
+interface Entry {
+  group: string;
+  name: string;
+  keys?: string;
+  run(): void;
+}
+
+const THEMES: { theme: Theme; name: string }[] = [
+  { theme: 'light', name: 'Theme: limestone' },
+  { theme: 'dark', name: 'Theme: wet slate' },
+  { theme: 'system', name: 'Theme: as the system' },
+];
+
+/** Everything by name: stations, combination, undo, theme, keys. */
+export function Palette({
+  view,
+  open,
+  onOpenChange,
+  onKeys,
+}: {
+  view: BookView;
+  open: boolean;
+  onOpenChange(open: boolean): void;
+  onKeys(): void;
+}) {
+  const router = useRouter();
+  const choose = (part: Parameters<typeof changeCombination>[0]) =>
+    void changeCombination(part).then((reply) => told(reply));
+  const last = view.trail.findLast((event) => event.kind === 'set' && event.live);
+  const entries: Entry[] = [
+    ...view.road.map((station, i) => ({
+      group: 'Stations',
+      name: `${station.name}: ${station.reason}`,
+      keys: String(i + 1),
+      run: () => router.push(station.path),
+    })),
+    ...(last
+      ? [
+          {
+            group: 'Trail',
+            name: 'Put the last change back',
+            keys: 'U',
+            run: () => void putBack(last.id).then((reply) => told(reply, 'Put back')),
+          },
+        ]
+      : []),
+    ...view.rigs.map((rig) => ({
+      group: 'Rig',
+      name: `Rig: ${rig.name}`,
+      run: () => choose({ rigId: rig.id }),
+    })),
+    ...view.choices.drivers.map((driver) => ({
+      group: 'Driver',
+      name: `Driver: ${driver}`,
+      run: () => choose({ driver }),
+    })),
+    { group: 'Rig', name: 'Add a rig', run: () => router.push('/start') },
+    { group: 'Rig', name: 'Describe this rig', run: () => router.push('/rig') },
+    {
+      group: 'Settings',
+      name: 'Compare, branch and merge combinations',
+      run: () => router.push('/combinations'),
+    },
+    {
+      group: 'Settings',
+      name: 'Translate: somebody gave me these numbers',
+      run: () => router.push('/translate'),
+    },
+    {
+      group: 'Settings',
+      name: 'Describe a title of your own',
+      run: () => router.push('/translate/describe'),
+    },
+    {
+      group: 'Settings',
+      name: 'Describe the base of this rig',
+      run: () => router.push('/translate/describe?of=base'),
+    },
+    ...PANELS.map((part) => ({
+      group: 'Force',
+      name: `Force: ${PANEL_NAMES[part]}`,
+      run: () => router.push(`/force?part=${part}`),
+    })),
+    ...COMPLAINTS.map(({ id, words }) => ({
+      group: 'Feels like…',
+      name: `Feels like: ${words}`,
+      run: () => router.push(`/force?part=feels&like=${id}`),
+    })),
+    { group: 'Axes', name: 'Prove it: the final check', run: () => router.push('/axes/check') },
+    ...view.axes.map((axis) => ({
+      group: 'Axes',
+      name: `Axis: ${axis.name}`,
+      run: () => router.push(`/axes/${axis.axis}`),
+    })),
+    { group: 'Seat', name: 'From the seat: everything', run: () => router.push('/seat?do=all') },
+    { group: 'Seat', name: 'From the seat: all axes', run: () => router.push('/seat?do=axes') },
+    { group: 'Seat', name: 'From the seat: pre-flight', run: () => router.push('/seat?do=ready') },
+    { group: 'Seat', name: 'From the seat: minimum force', run: () => router.push('/seat?do=least') },
+    ...view.axes
+      .filter((axis) => axis.capture)
+      .map((axis) => ({
+        group: 'Files',
+        name: `Save the ${axis.name.toLowerCase()} capture as CSV`,
+        run: () => download(`${axis.axis}.capture.csv`, `/api/captures/file?id=${axis.capture?.id ?? ''}`),
+      })),
+    ...THEMES.map(({ theme, name }) => ({ group: 'Look', name, run: () => setTheme(theme) })),
+    { group: 'Help', name: 'All keys', keys: '?', run: onKeys },
+  ];
+  const groups = [...new Set(entries.map((entry) => entry.group))];
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-sunk/70" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-24 left-1/2 z-50 w-[36rem] max-w-[calc(100vw-2rem)] -translate-x-1/2 overflow-hidden rounded-xl border border-line bg-ground"
+        >
+          <Dialog.Title className="sr-only">Search and commands</Dialog.Title>
+          <Command label="Search and commands">
+            <Command.Input
+              placeholder="A station, a rig, a command…"
+              className="h-14 w-full border-b border-line bg-transparent px-5 text-[17px] outline-none"
+            />
+            <Command.List className="max-h-96 overflow-y-auto p-2">
+              <Command.Empty className="p-4 text-muted">
+                Nothing of this name. Try “axes”, “ride” or “theme”.
+              </Command.Empty>
+              {groups.map((group) => (
+                <Command.Group key={group} heading={group} className="p-1 text-sm text-muted">
+                  {entries
+                    .filter((entry) => entry.group === group)
+                    .map((entry) => (
+                      <Command.Item
+                        key={entry.name}
+                        onSelect={() => {
+                          onOpenChange(false);
+                          entry.run();
+                        }}
+                        className="flex min-h-11 cursor-pointer items-center justify-between rounded-lg px-3 text-[15px] text-ink data-[selected=true]:bg-lichen-soft"
+                      >
+                        {entry.name}
+                        {entry.keys && <kbd className="font-mono text-sm text-muted">{entry.keys}</kbd>}
+                      </Command.Item>
+                    ))}
+                </Command.Group>
+              ))}
+            </Command.List>
+          </Command>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,255 @@
+'use client';
+
+import { useMemo } from 'react';
+import { lockAdvice, assistedDeg, measuredOtherwise, type LockChange } from '@/core/rotation/lockAdvice';
+import { matchRotation } from '@/core/rotation/matchRotation';
+import { degreesField } from '@/core/settings/menus';
+import { rotationInForce } from '@/core/settings/rotationOf';
+import { keyText, type Layer, type SettingKey } from '@/core/settings/setting';
+import { Button } from '@/ui/Button';
+import { NumberSlider } from '@/ui/NumberSlider';
+import type { BookView } from '../bookView';
+import type { CombinationLine } from '../combinationView';
+import { applyChanges } from '../frame/actions';
+import { KeepStep } from '../KeepStep';
+import { chooseSchool } from '../schoolActions';
+import { Facts, NextStep, StationPage } from '../StationPage';
+import { useTrying, type Trying } from '../useTrying';
+import { degrees, told } from '../words';
+import { BelievedBase, LiveLock } from './LockCheck';
+import { hairpinOf, lockFactsOf, lockFinding } from './lockFacts';
+import { LockPicture } from './LockPicture';
+import { CarTable, ConsistencyTable } from './LockTables';
+
+interface Props {
+  view: BookView;
+  /** The driver's own combinations. */
+  own: CombinationLine[];
+}
+
+/** Lock: base, title and car turn alike, the bump stop lies at the car's lock, the hairpin fits. */
+export function LockStation({ view, own }: Props) {
+  const trying = useTrying(view, 'Set by hand in Lock.');
+  const rotation = useMemo(
+    () => rotationInForce(view.menus, trying.values, view.car.lockDeg, view.title.rotation === 'stretch'),
+    [view, trying.values],
+  );
+  const tried = { ...view, rotation };
+  const hairpin = hairpinOf(tried);
+  const facts = lockFactsOf(tried);
+  const match = matchRotation(rotation);
+  return (
+    <StationPage
+      finding={lockFinding(tried)}
+      subtitle={`${view.names.car} in ${view.names.title}: lock to lock of base, title and car.`}
+      next={
+        <>
+          <KeepStep view={view} trying={trying} />
+          {trying.changed.length === 0 && <Advice view={view} />}
+        </>
+      }
+    >
+      <LockPicture rotation={rotation} ratio={view.car.steeringRatio} hairpin={hairpin} />
+      <div className="mt-2 max-w-2xl" role="group" aria-label="Rotation settings">
+        {ROTATIONS.map(({ layer, of }) => (
+          <RotationSlider key={layer} view={view} layer={layer} of={of} trying={trying} />
+        ))}
+      </div>
+      <Facts
+        facts={[
+          { value: degrees(match.displayAt90), meaning: 'is what the title shows with the rim at 90°' },
+          {
+            value: degrees(Math.max(0, match.overtravelDeg)),
+            meaning:
+              match.overtravelDeg >= 0 ? 'turn into nothing beyond the car’s lock' : 'beyond the lock: none',
+          },
+          { value: degrees(match.bumpStopDeg), meaning: 'is where the bump stop belongs' },
+          {
+            value: degrees(hairpin.handDeg),
+            meaning: `of the hands for the ${hairpin.radiusM.toFixed(1)} m hairpin${hairpin.isEasy ? ', without moving them' : ''}`,
+          },
+        ]}
+      />
+      {facts && measuredOtherwise(facts) && facts.measured && (
+        <p className="mt-4 max-w-2xl text-rust">
+          Measured lock to lock: {degrees(facts.measured.deg)} ± {degrees(1.96 * facts.measured.sigmaDeg, 1)}.
+          The base is set to {degrees(rotation.baseDeg)}: one of the two is old. Measure the steering again,
+          or correct the base.
+        </p>
+      )}
+      <div className="mt-6 grid max-w-4xl gap-8 md:grid-cols-2">
+        <LiveLock view={tried} />
+        <BelievedBase view={tried} />
+      </div>
+      <CarTable view={view} />
+      <ConsistencyTable own={own} />
+    </StationPage>
+  );
+}
+
+const LAYER_NAMES: Record<Layer, string> = { base: 'Base', title: 'Title', car: 'Car' };
+const ROTATIONS: { layer: Layer; of: 'rotation' | 'lock' }[] = [
+  { layer: 'base', of: 'rotation' },
+  { layer: 'title', of: 'rotation' },
+  { layer: 'car', of: 'lock' },
+];
+
+function RotationSlider({
+  view,
+  layer,
+  of,
+  trying,
+}: {
+  view: BookView;
+  layer: Layer;
+  of: 'rotation' | 'lock';
+  trying: Trying;
+}) {
+  const field = degreesField(view.menus, layer, of);
+  if (!field) return null;
+  const key: SettingKey = { layer, axis: 'steering', field: field.key };
+  const read = (from: BookView['settings']) => {
+    const value = from[keyText(key)];
+    return typeof value === 'number' ? value : field.neutral;
+  };
+  return (
+    <NumberSlider
+      label={`${LAYER_NAMES[layer]}: ${field.label.toLowerCase()}`}
+      unit="°"
+      min={field.min}
+      max={field.max}
+      step={field.step}
+      neutral={field.neutral}
+      value={read(trying.values)}
+      ghost={read(view.settings)}
+      onChange={(to) => trying.attempt(key, to)}
+    />
+  );
+}
+
+const LAYER_FIELD: Record<Layer, 'rotation' | 'lock'> = { base: 'rotation', title: 'rotation', car: 'lock' };
+
+function Advice({ view }: { view: BookView }) {
+  const facts = lockFactsOf(view);
+  if (!facts) return null;
+  const changes = lockAdvice(facts);
+  const assisted = assistedDeg(facts);
+  const own = facts.school === 'own';
+  const steps = changes.length + (changes.length > 1 ? 1 : 0);
+  return (
+    <>
+      {changes.map((change, i) => (
+        <AdviceStep key={change.layer} view={view} change={change} number={i + 1} />
+      ))}
+      {changes.length > 1 && (
+        <NextStep
+          number={changes.length + 1}
+          title="Or all of it at once"
+          actions={<Button onClick={() => void apply(view, changes)}>Apply all {changes.length}</Button>}
+        >
+          One rotation in three places: they belong together, so nothing is confounded that could be told
+          apart.
+        </NextStep>
+      )}
+      {assisted !== null && (
+        <NextStep
+          number={steps + 1}
+          title={`Or less of it: ${degrees(assisted)} and a steering that helps`}
+          actions={
+            <Button
+              onClick={() =>
+                void apply(view, [
+                  {
+                    layer: 'base',
+                    toDeg: assisted,
+                    evidence: 'Low rotation for a wheel without the car’s lock.',
+                  },
+                  ...(facts.title
+                    ? [{ layer: 'title' as const, toDeg: assisted, evidence: 'One-to-one with the base.' }]
+                    : []),
+                ])
+              }
+            >
+              Use {degrees(assisted)}
+            </Button>
+          }
+        >
+          This base cannot turn what the car does. With the title’s steering help on, a short turn is easier
+          to live with than a lock that ends early. The way back is on the trail.
+        </NextStep>
+      )}
+      <NextStep
+        number={steps + (assisted === null ? 1 : 2)}
+        title={own ? 'Each car its own rotation' : 'One rotation for every car'}
+        actions={
+          <Button
+            onClick={() => void chooseSchool({ rotation: own ? 'one' : 'own' }).then((reply) => told(reply))}
+          >
+            {own ? 'I want one rotation for all' : 'I want each car’s own'}
+          </Button>
+        }
+      >
+        {own
+          ? 'The base stops where the car does, as in the car itself. Others keep one rotation for all, so that the hands never learn anew.'
+          : 'The hands know one rotation, and the bump stop in the title marks each car’s lock. Others give each car its own, as in the car itself.'}
+      </NextStep>
+    </>
+  );
+}
+
+async function apply(view: BookView, changes: LockChange[]) {
+  const reply = await applyChanges(
+    changes.flatMap(({ layer, toDeg, evidence }) => {
+      const field = degreesField(view.menus, layer, LAYER_FIELD[layer]);
+      return field
+        ? [
+            {
+              layer,
+              axis: 'steering' as const,
+              field: field.key,
+              to: toDeg,
+              why: evidence,
+              // Another car or title may want another rotation of the same base.
+              thisTitleOnly: layer === 'base',
+            },
+          ]
+        : [];
+    }),
+  );
+  told(reply, 'On the trail');
+}
+
+function AdviceStep({ view, change, number }: { view: BookView; change: LockChange; number: number }) {
+  const field = degreesField(view.menus, change.layer, LAYER_FIELD[change.layer]);
+  const now = { base: view.rotation.baseDeg, title: view.rotation.titleDeg, car: view.rotation.carDeg }[
+    change.layer
+  ];
+  const where = { base: 'on the base', title: `in ${view.names.title}`, car: `for the ${view.names.car}` }[
+    change.layer
+  ];
+  const label = `${field?.label ?? 'Rotation'} ${where}`;
+  return (
+    <NextStep
+      number={number}
+      title={
+        <>
+          {label}{' '}
+          <span className="font-mono text-[15px] whitespace-nowrap">
+            {now} → {change.toDeg}
+          </span>
+        </>
+      }
+      actions={
+        <Button
+          look="next"
+          aria-label={`Apply: ${label} ${now} to ${change.toDeg}`}
+          onClick={() => void apply(view, [change])}
+        >
+          Apply
+        </Button>
+      }
+    >
+      {change.evidence}
+    </NextStep>
+  );
+}

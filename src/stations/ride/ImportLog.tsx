@@ -1,0 +1,185 @@
+'use client';
+
+import { SAMPLE_LOGS } from '@/catalog/sampleLogs';
+import { CHANNEL_UNITS, CHANNEL_WORDS, unitWritten, type Channel } from '@/core/import/rideUnits';
+import type { ColumnMatch } from '@/core/import/matchColumns';
+import { Button } from '@/ui/Button';
+import { downloadText } from '@/ui/download';
+import { NextStep } from '../StationPage';
+import type { Importing, useImport } from './useImport';
+
+type Import = ReturnType<typeof useImport>;
+
+/** Chooses a log, and says what is wrong with it. */
+export function ImportStep({ number, log }: { number: number; log: Import }) {
+  return (
+    <NextStep number={number} title="A log from elsewhere">
+      Any CSV of a ride: its shape is found, shown, and yours to correct before anything is kept.
+      <label className="mt-2 grid gap-1">
+        <span className="sr-only">Log to take in</span>
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          disabled={log.isBusy}
+          className="w-full text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) void log.open(file);
+          }}
+        />
+      </label>
+      <p role="status">{log.isBusy ? 'Reading…' : ''}</p>
+      {log.faults.length > 0 && (
+        <div role="alert" className="mt-2 border-l-4 border-rust pl-3 text-ink">
+          {log.faults.slice(0, 4).map((fault) => (
+            <p key={fault}>{fault}</p>
+          ))}
+        </div>
+      )}
+      {!log.importing && (
+        <details className="mt-1">
+          <summary className="flex min-h-11 cursor-pointer items-center">Samples to try it with</summary>
+          <ul>
+            {SAMPLE_LOGS.map(({ id, name, about, text }) => (
+              <li key={id}>
+                <button
+                  type="button"
+                  className="min-h-11 cursor-pointer text-left underline underline-offset-4"
+                  onClick={() => downloadText(name, text(), 'text/csv')}
+                >
+                  {name}
+                </button>
+                : {about}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </NextStep>
+  );
+}
+
+/** What can be done with the log that is shown. */
+export function ImportActions({ log, importing }: { log: Import; importing: Importing }) {
+  const open = importing.chosen.filter(({ channel, unit }) => channel !== null && unit === null);
+  return (
+    <NextStep
+      number={1}
+      title={open.length > 0 ? 'Say what the file does not' : 'Is it as it stands there?'}
+      actions={
+        <>
+          <Button look="next" disabled={log.isBusy || open.length > 0} onClick={() => void log.keep()}>
+            Keep this ride
+          </Button>
+          <Button onClick={log.leave}>Leave it</Button>
+        </>
+      }
+    >
+      {open.length > 0
+        ? `A unit is missing: ${open.map(({ channel }) => CHANNEL_WORDS[channel!]).join(', ')}. It is never guessed.`
+        : importing.isKnown
+          ? 'The columns are as you said of this source before.'
+          : 'Once kept, the next log of this source is read the same way.'}
+    </NextStep>
+  );
+}
+
+/** Every column of the log: how it begins, what it is taken for, in which unit, and how sure that is. */
+export function ImportTable({ log, importing }: { log: Import; importing: Importing }) {
+  const { columns, matches } = importing.preview;
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-left text-[15px]">
+        <thead className="text-sm text-muted">
+          <tr className="border-b border-line">
+            {['Column', 'begins with', 'is taken for', 'in', ''].map((name, i) => (
+              <th key={i} scope="col" className="py-1 pr-4 font-normal">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {columns.map(({ name, unit, shown }, i) => {
+            const { channel, unit: chosen } = importing.chosen[i]!;
+            return (
+              <tr key={i} className="border-b border-line">
+                <th scope="row" className="py-1 pr-4 font-semibold">
+                  {name}
+                  {unit && <span className="ml-1 font-normal text-muted">{unit}</span>}
+                </th>
+                <td className="max-w-24 truncate py-1 pr-3 font-mono text-sm text-muted">
+                  {shown.join('  ')}
+                </td>
+                <td className="py-1 pr-3">
+                  <select
+                    aria-label={`${name} is taken for`}
+                    className="h-11 w-44 rounded-lg border border-line bg-raised px-2"
+                    value={channel ?? ''}
+                    onChange={(event) => {
+                      const to = (event.target.value || null) as Channel | null;
+                      log.choose(i, { channel: to, unit: to && firstUnit(to, unit) });
+                    }}
+                  >
+                    <option value="">left out</option>
+                    {(Object.keys(CHANNEL_UNITS) as Channel[]).map((one) => (
+                      <option key={one} value={one}>
+                        {CHANNEL_WORDS[one]}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td className="py-1 pr-4">
+                  {channel && CHANNEL_UNITS[channel].length > 1 && (
+                    <select
+                      aria-label={`${name}: unit`}
+                      className={`h-11 w-28 rounded-lg border bg-raised px-2 ${chosen === null ? 'border-rust' : 'border-line'}`}
+                      value={chosen ?? ''}
+                      onChange={(event) => log.choose(i, { channel, unit: event.target.value || null })}
+                    >
+                      <option value="">which?</option>
+                      {CHANNEL_UNITS[channel].map((one) => (
+                        <option key={one.id} value={one.id}>
+                          {one.name}
+                        </option>
+                      ))}
+                    </select>
+                  )}
+                </td>
+                <td className="min-w-24 py-1 text-sm">
+                  <Sureness match={matches[i]!} channel={channel} unit={chosen} isKnown={importing.isKnown} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function firstUnit(channel: Channel, written: string | null): string | null {
+  const units = CHANNEL_UNITS[channel];
+  return unitWritten(channel, written)?.id ?? (units.length === 1 ? units[0]!.id : null);
+}
+
+const SURE = 0.9;
+
+function Sureness({
+  match,
+  channel,
+  unit,
+  isKnown,
+}: {
+  match: ColumnMatch;
+  channel: Channel | null;
+  unit: string | null;
+  isKnown: boolean;
+}) {
+  if (channel === null) return <span className="text-muted">not needed</span>;
+  if (unit === null) return <span className="text-rust">say the unit</span>;
+  if (isKnown || match.channel !== channel || match.unit !== unit) return <span>as you said</span>;
+  if (match.doubt) return <span className="text-rust">{match.doubt}</span>;
+  return <span>{match.confidence >= SURE ? 'sure' : 'unit by its range'}</span>;
+}

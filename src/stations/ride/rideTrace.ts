@@ -1,0 +1,54 @@
+import 'server-only';
+import { trackById } from '@/catalog/find';
+import { layTrack } from '@/core/vehicle/track';
+import { medianOverDistance } from '@/core/rides/overDistance';
+import { database } from '@/data/book';
+import { loadRide } from '@/data/rides';
+import { memo } from '../memo';
+
+/** Median lap of a ride over distance, for drawing. */
+export interface RideTrace {
+  stepM: number;
+  brake: number[];
+  throttle: number[];
+  /** km/h. */
+  speed: number[];
+}
+
+const KMH = 3.6;
+
+export async function rideTrace(id: string): Promise<RideTrace | null> {
+  return memo(`trace:${id}`, async () => {
+    const log = await loadRide(await database(), id);
+    if (!log) return null;
+    const [brake, throttle, speed] = (['brake', 'throttle', 'speed_mps'] as const).map((column) =>
+      medianOverDistance(log, column),
+    );
+    if (!brake || !throttle || !speed) return null;
+    return {
+      stepM: brake.stepM,
+      brake: Array.from(brake.values),
+      throttle: Array.from(throttle.values),
+      speed: Array.from(speed.values, (v) => v * KMH),
+    };
+  });
+}
+
+export interface RoadMap {
+  name: string;
+  lengthM: number;
+  closed: boolean;
+  points: [number, number][];
+}
+
+const MAP_EVERY = 12;
+
+/** A road as a line, for a small map. */
+export function roadMap(trackId: string): RoadMap {
+  return memo(`map:${trackId}`, () => {
+    const track = layTrack(trackById(trackId));
+    const points: [number, number][] = [];
+    for (let i = 0; i < track.x.length; i += MAP_EVERY) points.push([track.x[i]!, track.y[i]!]);
+    return { name: track.spec.name, lengthM: track.lengthM, closed: track.spec.closed, points };
+  });
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import type { ChosenColumn } from '@/core/import/importRide';
+import { describeProblem, type Problem } from '@/core/problem';
+import { notify } from '@/ui/notices';
+import type { LogPreview } from '@/workers/log.worker';
+import { openLog, type OpenLog } from '@/workers/openLog';
+import { sendColumns } from '@/workers/sendColumns';
+import type { BookView } from '../bookView';
+import { importedBefore, rememberColumns } from './actions';
+
+export interface Importing {
+  name: string;
+  preview: LogPreview;
+  chosen: ChosenColumn[];
+  /** Whether the columns are as the driver said last time. */
+  isKnown: boolean;
+}
+
+/** Two logs of one logger carry the same names in the same order. */
+async function sourceOf({ columns }: LogPreview): Promise<string> {
+  const text = columns.map(({ name, unit }) => `${name}/${unit ?? ''}`).join('|');
+  const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
+  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/** A log from elsewhere: read, shown, corrected by the driver, and only then kept. */
+export function useImport(view: BookView) {
+  const router = useRouter();
+  const [importing, setImporting] = useState<Importing | null>(null);
+  const [faults, setFaults] = useState<Problem[]>([]);
+  const [isBusy, setBusy] = useState(false);
+  const opened = useRef<OpenLog | null>(null);
+  const source = useRef('');
+  useEffect(() => () => opened.current?.end(), []);
+
+  const leave = () => {
+    opened.current?.end();
+    opened.current = null;
+    setImporting(null);
+    setFaults([]);
+  };
+  const open = async (file: File) => {
+    leave();
+    setBusy(true);
+    try {
+      const log = await openLog(file);
+      opened.current = log;
+      if (!log.preview.ok) return setFaults(log.preview.problems);
+      const preview = log.preview.value;
+      source.current = await sourceOf(preview);
+      const before = await importedBefore(source.current);
+      const isKnown = before?.length === preview.columns.length;
+      setImporting({ name: file.name, preview, chosen: isKnown ? before : preview.matches, isKnown });
+    } finally {
+      setBusy(false);
+    }
+  };
+  const choose = (i: number, next: ChosenColumn) =>
+    setImporting(
+      (now) => now && { ...now, chosen: now.chosen.map((column, k) => (k === i ? next : column)) },
+    );
+  const keep = async () => {
+    if (!importing || !opened.current) return;
+    setBusy(true);
+    setFaults([]);
+    try {
+      const chosen = importing.chosen.map(({ channel, unit }) => ({ channel, unit }));
+      const taken = await opened.current.log.take(chosen);
+      if (!taken.ok) return setFaults(taken.problems);
+      const { log, left, missing } = taken.value;
+      const head = {
+        trackId: view.trackId,
+        seed: 0,
+        settings: view.settings,
+        notes: { ...log.notes, file: importing.name },
+      };
+      const answer = await sendColumns('/api/rides', {
+        head,
+        columns: log.columns as Record<string, Float64Array>,
+      });
+      const reply = answer.reply as { ok: boolean; problems?: Problem[] };
+      if (!reply.ok) return setFaults(reply.problems ?? []);
+      await rememberColumns(source.current, chosen);
+      notify([`${importing.name} is on the trail`, ...left, ...missing].join('. '));
+      leave();
+      router.refresh();
+    } catch (error) {
+      notify(`Nothing was kept: ${error instanceof Error ? error.message : String(error)}`, 'fault');
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { importing, faults: faults.map(describeProblem), isBusy, open, choose, keep, leave };
+}

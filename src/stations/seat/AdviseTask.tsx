@@ -1,0 +1,67 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { AxisName } from '@/core/axes/recording';
+import { tone } from '@/ui/voice';
+import { applyChange } from '../frame/actions';
+import { useLiveRig } from '../frame/liveRig';
+import { told } from '../words';
+import { AnswerWords } from './answerWords';
+import type { TaskProps } from './SeatFlow';
+import { SeatScreen } from './SeatScreen';
+import { useSeatAnswer } from './useSeatAnswer';
+
+/** A capture that does not reach the page in this time was not kept. */
+const ARRIVES_MS = 4000;
+
+/** What the capture recommends, one change at a time: yes books it, no leaves it. */
+export function AdviseTask({
+  view,
+  taught,
+  place,
+  onDone,
+  axis: name,
+  before,
+}: TaskProps & { axis: AxisName; before: string | null }) {
+  const router = useRouter();
+  const source = useLiveRig((live) => live.source);
+  const [passed, setPassed] = useState<readonly string[]>([]);
+  const [isBusy, setBusy] = useState(false);
+  const [isLate, setLate] = useState(false);
+  const axis = view.axes.find((a) => a.axis === name);
+  const hasArrived = axis !== undefined && axis.capture !== null && axis.capture.id !== before;
+  const next = hasArrived ? axis.recommendations.find((r) => !passed.includes(r.key)) : undefined;
+  useEffect(() => {
+    const timer = setTimeout(() => setLate(true), ARRIVES_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  const isOver = hasArrived ? !next : isLate;
+  useEffect(() => {
+    if (isOver) onDone();
+  }, [isOver, onDone]);
+  const answer = async (said: 'yes' | 'no') => {
+    if (!next || isBusy) return;
+    setPassed([...passed, next.key]);
+    if (said === 'no') return tone('fault');
+    setBusy(true);
+    try {
+      if (told(await applyChange({ axis: name, field: next.key, to: next.to, why: next.evidence })))
+        tone('counted');
+      router.refresh();
+    } finally {
+      setBusy(false);
+    }
+  };
+  useSeatAnswer(source, taught.meaning, (said) => void answer(said));
+  if (!next) return null;
+  return (
+    <SeatScreen
+      title={`${next.label}: ${next.from} → ${next.to}?`}
+      how={`${next.evidence} Yes writes it on the trail; type it into ${view.names.title} when you are out of the seat.`}
+      done={place.done}
+      of={place.of}
+      answers={<AnswerWords buttons={taught.buttons} yes="take it" no="not for me" />}
+    />
+  );
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { chainOf } from '@/core/force/chainOf';
+import { forceField } from '@/core/force/forceParameters';
+import { minForceStep, upperShare, type MinForceTry } from '@/core/force/minForcePlan';
+import { decimalsOf } from '@/core/response/dialect';
+import { tone } from '@/ui/voice';
+import { forceFactsOf } from '../force/forceFacts';
+import { applyChanges } from '../frame/actions';
+import { useLiveRig } from '../frame/liveRig';
+import { told } from '../words';
+import { AnswerWords } from './answerWords';
+import type { TaskProps } from './SeatFlow';
+import { SeatScreen } from './SeatScreen';
+import { useSeatAnswer } from './useSeatAnswer';
+
+/** Minimum force found on the rig itself: a value, a slow roll with the hands off, and whether the rim rocks. */
+export function LeastForceTask({ view, taught, onDone }: TaskProps) {
+  const router = useRouter();
+  const source = useLiveRig((live) => live.source);
+  const isGone = useLiveRig((live) => live.state === 'gone');
+  const [tries, setTries] = useState<readonly MinForceTry[]>([]);
+  const [isBusy, setBusy] = useState(false);
+  const found = forceField(view.menus, view.settings, 'title', 'minForce');
+  const upper = upperShare(chainOf(forceFactsOf(view)));
+  const step = found && minForceStep(found.field, upper, tries);
+  const keep = async (value: number) => {
+    setBusy(true);
+    const why = `Found on the rig in ${tries.length} tries: ${value} stays still, one step more rocks by itself.`;
+    if (told(await applyChanges([{ ...found!.key, to: value, why }]))) tone('counted');
+    router.refresh();
+    onDone();
+  };
+  useSeatAnswer(source, taught.meaning, (answer) => {
+    if (!step || isBusy) return;
+    if (step.kind === 'try') {
+      tone(answer === 'yes' ? 'fault' : 'counted');
+      setTries([...tries, { value: step.value, rocks: answer === 'yes' }]);
+      return;
+    }
+    if (step.kind === 'found' && answer === 'yes') void keep(step.value);
+    else onDone();
+  });
+  if (!found || !step)
+    return (
+      <SeatScreen
+        title={`${view.names.title} has no minimum force`}
+        how="There is nothing to find here."
+        done={0}
+        of={1}
+        leaveTo="/force"
+      />
+    );
+  const { label } = found.field;
+  const text = (value: number) => value.toFixed(decimalsOf(found.field));
+  if (step.kind === 'try')
+    return (
+      <SeatScreen
+        title={`${label} ${text(step.value)}: does it rock by itself?`}
+        how={`Set it in ${view.names.title}, roll slowly in second gear, hands off the rim but near it.`}
+        done={0}
+        of={1}
+        isFault={isGone}
+        remark={
+          isGone
+            ? 'The device is unplugged; plug it in to go on. Nothing is lost.'
+            : tries.length === 0
+              ? 'From above downwards; a strong base: thumbs outside.'
+              : `${step.triesLeft} more at most`
+        }
+        leaveTo="/force"
+        answers={<AnswerWords buttons={taught.buttons} yes="it rocks" no="it is still" />}
+      />
+    );
+  return (
+    <SeatScreen
+      title={step.kind === 'found' ? `${label} ${text(step.value)} stays still` : 'It rocks even without it'}
+      how={
+        step.kind === 'found'
+          ? 'The greatest that does. Leave it set like this in the title.'
+          : 'Minimum force is not the cause: look at the damper in Force.'
+      }
+      done={1}
+      of={1}
+      leaveTo="/force"
+      answers={
+        <AnswerWords
+          buttons={taught.buttons}
+          yes={step.kind === 'found' ? 'keep it' : 'leave it'}
+          no={step.kind === 'found' ? 'not for me' : null}
+        />
+      }
+    />
+  );
+}

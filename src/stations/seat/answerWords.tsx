@@ -1,0 +1,32 @@
+import type { AnswerButtons } from '../answerButtons';
+
+/** How yes and no are said, for the foot of the screen. */
+export function AnswerWords({
+  buttons,
+  yes,
+  no,
+  holds = true,
+}: {
+  buttons: AnswerButtons;
+  /** What yes and no mean here; `null` where there is nothing to say with it. */
+  yes: string | null;
+  no: string | null;
+  holds?: boolean;
+}) {
+  const button = (index: number | null) => (index === null ? 'any button' : `button ${index + 1}`);
+  return (
+    <>
+      {yes && (
+        <span>
+          <strong className="text-ink">{button(buttons.yes)}</strong>
+          {holds && <> or a pedal held</>}: {yes}
+        </span>
+      )}
+      {no && buttons.no !== null && (
+        <span>
+          <strong className="text-ink">{button(buttons.no)}</strong>: {no}
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import { isPedalAxis, type AxisName } from '@/core/axes/recording';
+import type { DeviceSource } from '@/devices/source';
+import type { Answer, TaughtButtons } from '../answerButtons';
+
+const HELD = 0.6;
+const HELD_S = 1;
+
+/**
+ * Hears yes and no from what the driver is holding: the taught buttons, a pedal held for a second (yes), and on the desk
+ * also the keys that say so.
+ * @param holds whether a held pedal counts: not while pedals are measured
+ */
+export function useSeatAnswer(
+  source: DeviceSource | null,
+  meaning: TaughtButtons['meaning'],
+  onAnswer: (answer: Answer) => void,
+  holds = true,
+) {
+  const latest = useRef(onAnswer);
+  useEffect(() => {
+    latest.current = onAnswer;
+  });
+  useEffect(() => {
+    if (!source) return;
+    const hold = holdWatch(source);
+    return source.subscribe({
+      button(index) {
+        const answer = meaning(index);
+        if (answer) latest.current(answer);
+      },
+      samples(batch) {
+        if (!holds) return;
+        for (const [name, column] of Object.entries(batch.axes) as [AxisName, Float64Array][])
+          for (let i = 0; i < column.length; i++)
+            if (hold(name, column[i]!, batch.t[i]!)) latest.current('yes');
+      },
+    });
+  }, [source, meaning, holds]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const answer = ({ y: 'yes', Enter: 'yes', n: 'no' } as const)[event.key];
+      const isControl = event.target instanceof HTMLElement && event.target.closest('a, button');
+      if (answer && !isControl) latest.current(answer);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
+
+/** A pedal that goes over most of its range and stays there for a second says yes, once. */
+function holdWatch(source: DeviceSource) {
+  const seen: Partial<Record<AxisName, { start: number; since: number | null; isSpent: boolean }>> = {};
+  return (axis: AxisName, raw: number, t: number): boolean => {
+    const range = source.info.ranges[axis];
+    if (!isPedalAxis(axis) || !range) return false;
+    const state = (seen[axis] ??= { start: raw, since: null, isSpent: false });
+    const away = Math.abs(raw - state.start) / (range.max - range.min);
+    if (away < HELD) {
+      state.since = null;
+      state.isSpent = false;
+      return false;
+    }
+    state.since ??= t;
+    if (state.isSpent || t - state.since < HELD_S) return false;
+    state.isSpent = true;
+    return true;
+  };
+}

@@ -1,0 +1,153 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { trackById } from '@/catalog/find';
+import { gridValue, responseParameterOf } from '@/core/response/dialect';
+import { degreesField, responseLayers } from '@/core/settings/menus';
+import { LAYERS } from '@/core/settings/setting';
+import { calmCentre, settingAt, type CalmWish } from '@/core/rotation/calmCentre';
+import { tightestRadius } from '@/core/vehicle/track';
+import { wheelbaseOf } from '@/core/vehicle/carSpec';
+import { Button } from '@/ui/Button';
+import { NumberSlider } from '@/ui/NumberSlider';
+import type { AxisView, BookView } from '../bookView';
+import { NextStep } from '../StationPage';
+import { degrees, percent } from '../words';
+import type { Trying } from '../useTrying';
+import { WeaningGuide } from './WeaningGuide';
+
+interface GuideProps {
+  view: BookView;
+  axis: AxisView;
+  number: number;
+  trying: Trying;
+}
+
+/** What helps with this axis, beyond what its capture recommends. */
+export function Guides(props: GuideProps) {
+  const { axis, number } = props;
+  if (axis.axis === 'steering') return <CalmGuide {...props} />;
+  if (axis.axis === 'clutch') return <ShortClutchGuide {...props} />;
+  if (axis.axis === 'throttle') return <WeaningGuide {...props} />;
+  return (
+    <NextStep number={number} title={number === 1 ? 'Move a slider' : 'Or move a slider'}>
+      The picture follows; nothing is kept before you say so. Move the axis: the dot is you.
+    </NextStep>
+  );
+}
+
+const roadDeg = ({ radiusM, wheelbaseM }: CalmWish['hairpin']) =>
+  (Math.atan(wheelbaseM / radiusM) * 180) / Math.PI;
+
+/** Calm on straights without losing the hairpin: rotation and linearity solved together. */
+function CalmGuide({ view, axis, number, trying }: GuideProps) {
+  const [share, setShare] = useState(100);
+  const wish = useMemo(() => calmWish(view), [view]);
+  const now = useMemo(
+    () => wish && settingAt(wish, wish.baseNowDeg, linearityNow(view, wish), roadDeg(wish.hairpin)),
+    [view, wish],
+  );
+  const found = useMemo(
+    () => (wish && now && share !== 100 ? calmCentre({ ...wish, wanted: (now.centre * share) / 100 }) : null),
+    [wish, now, share],
+  );
+  if (!wish || !now) return null;
+  const titleField = degreesField(view.menus, 'title', 'rotation');
+  const take = () => {
+    if (!found) return;
+    const steering = (layer: 'base' | 'title', field: string, to: number) =>
+      trying.attempt({ layer, axis: axis.axis, field }, to);
+    steering('base', wish.baseField.key, found.baseDeg);
+    if (titleField) steering('title', titleField.key, gridValue(titleField, found.baseDeg));
+    steering('title', wish.linearity.key, found.linearity);
+  };
+  return (
+    <NextStep
+      number={number}
+      title="Calm on straights, and still round the hairpin"
+      actions={
+        found && (
+          <Button look="next" onClick={take}>
+            Try {degrees(found.baseDeg)} and linearity {found.linearity}
+          </Button>
+        )
+      }
+    >
+      <p>
+        Around the centre the road wheels turn {now.centre.toFixed(3)}° per degree of the hands. How much of
+        that do you want?
+      </p>
+      <NumberSlider
+        label="At centre, percent of now"
+        unit="%"
+        isBare
+        min={40}
+        max={140}
+        step={5}
+        neutral={100}
+        value={share}
+        ghost={100}
+        onChange={setShare}
+      />
+      {share !== 100 && !found && <p>No rotation of this base keeps the lock and the hairpin.</p>}
+      {found && (
+        <p>
+          {degrees(found.baseDeg)} with linearity {found.linearity} gives {percent(found.centre / now.centre)}{' '}
+          of it. The hairpin takes {degrees(found.hairpinDeg ?? 0)} of the hands, full lock{' '}
+          {degrees(found.fullLockDeg)}.
+        </p>
+      )}
+    </NextStep>
+  );
+}
+
+function calmWish(view: BookView): CalmWish | null {
+  const baseField = degreesField(view.menus, 'base', 'rotation');
+  const linearity = view.menus.title.steering?.dialect.fields.find(
+    ({ maps }) => responseParameterOf(maps) === 'curve',
+  );
+  if (!baseField || !linearity) return null;
+  const { rotation, car } = view;
+  return {
+    wanted: 0,
+    baseNowDeg: rotation.baseDeg,
+    baseField,
+    linearity,
+    layers: responseLayers(view.menus, view.settings, 'steering'),
+    titleLayer: LAYERS.indexOf('title'),
+    isStretch: rotation.isStretch,
+    carDeg: rotation.carDeg,
+    ratio: car.steeringRatio,
+    hairpin: { radiusM: tightestRadius(trackById(view.trackId)), wheelbaseM: wheelbaseOf(car) },
+  };
+}
+
+function linearityNow(view: BookView, wish: CalmWish): number {
+  const value = view.settings[`title/steering/${wish.linearity.key}`];
+  return typeof value === 'number' ? value : wish.linearity.neutral;
+}
+
+const SHORT_TRAVEL = 0.6;
+
+/** A clutch that is open after part of its way shortens every shift. */
+function ShortClutchGuide({ view, axis, number, trying }: GuideProps) {
+  const field = view.menus.title[axis.axis]?.dialect.fields.find(
+    ({ maps }) => responseParameterOf(maps) === 'saturation',
+  );
+  if (!field) return null;
+  const to = gridValue(field, SHORT_TRAVEL);
+  return (
+    <NextStep
+      number={number}
+      title="A short clutch for quick shifts"
+      actions={
+        <Button onClick={() => trying.attempt({ layer: 'title', axis: axis.axis, field: field.key }, to)}>
+          Try {field.label.toLowerCase()} {to}
+        </Button>
+      }
+    >
+      Fully open after {percent(SHORT_TRAVEL)} of the way: the foot goes less far on every shift. The bite
+      point moves with it, so pull away a few times before you race.
+    </NextStep>
+  );
+}

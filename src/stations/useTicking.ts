@@ -1,0 +1,18 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+
+/** Renders again at a steady pace, with the result of a look at something that lives outside React. */
+export function useTicking<T>(look: () => T, everyMs: number): T {
+  const [seen, setSeen] = useState(look);
+  useEffect(() => {
+    const timer = setInterval(() => {
+      setSeen((before) => {
+        const now = look();
+        return JSON.stringify(before) === JSON.stringify(now) ? before : now;
+      });
+    }, everyMs);
+    return () => clearInterval(timer);
+  }, [look, everyMs]);
+  return seen;
+}

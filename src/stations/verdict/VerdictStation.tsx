@@ -1,0 +1,239 @@
+'use client';
+
+import Link from 'next/link';
+import { useCallback } from 'react';
+import { trackById } from '@/catalog/find';
+import { changedBetween } from '@/core/settings/setting';
+import type { Comparison } from '@/core/decide/compareRides';
+import { Button } from '@/ui/Button';
+import { Chart } from '@/ui/Chart';
+import { Term } from '@/ui/Term';
+import type { BookView } from '../bookView';
+import { putBack } from '../frame/actions';
+import { settingNames, trailItems, type TrailItem } from '../frame/trailItems';
+import { setMark } from '../ride/actions';
+import type { RideTrace } from '../ride/rideTrace';
+import { NextStep, StationPage } from '../StationPage';
+import { moment, told } from '../words';
+import type { Pair } from './pair';
+import { verdictOption } from './verdictChart';
+import { isClear, measureDifference, measureValue, trustSentence, verdictSentence } from './verdictWords';
+
+/** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
+export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {
+  if (!pair) return <NoPair view={view} />;
+  const { a, b, comparisons } = pair;
+  const changed = changedBetween(a.settings, b.settings);
+  const between = trailItems(view).filter(
+    (item): item is Change =>
+      item.kind === 'change' && item.live && item.atMs > a.atMs && item.atMs <= b.atMs,
+  );
+  return (
+    <StationPage
+      finding={verdictSentence(comparisons)}
+      subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons)}`}
+      next={<Decide pair={pair} changed={changed} names={settingNames(view, changed)} between={between} />}
+    >
+      {pair.traceA && pair.traceB && <PairChart a={pair.traceA} b={pair.traceB} />}
+      <p className="mt-1 text-sm text-muted" aria-hidden="true">
+        <span className="font-bold text-side-a">A ●━━</span> solid with circles,{' '}
+        <span className="font-bold text-side-b">B ▲╍╍</span> dashed with triangles; median of the counted laps
+      </p>
+      <ComparisonTable comparisons={comparisons} />
+    </StationPage>
+  );
+}
+
+type Change = Extract<TrailItem, { kind: 'change' }>;
+
+function Decide({
+  pair,
+  changed,
+  names,
+  between,
+}: {
+  pair: Pair;
+  changed: string[];
+  names: string;
+  between: Change[];
+}) {
+  return (
+    <>
+      <NextStep
+        number={1}
+        title="Keep it"
+        actions={
+          <Button
+            look="next"
+            onClick={() =>
+              void setMark(pair.b.id, 'A').then((reply) =>
+                told(reply, 'Kept: this ride is the A of the next comparison'),
+              )
+            }
+          >
+            Keep
+          </Button>
+        }
+      >
+        {changed.length === 0
+          ? 'Nothing was changed between A and B: what differs is spread.'
+          : 'B becomes the A of the next comparison.'}
+        {changed.length > 1 && (
+          <span className="mt-2 block text-rust">
+            Confounded: {names} changed between them. Ride after each to tell which did it.
+          </span>
+        )}
+      </NextStep>
+      {between.map((change, i) => (
+        <NextStep
+          key={change.id}
+          number={i + 2}
+          title={`Or put back: ${change.what}`}
+          actions={
+            <Button
+              onClick={() => void putBack(change.id).then((reply) => told(reply, `Put back: ${change.what}`))}
+            >
+              Put back
+            </Button>
+          }
+        >
+          {change.why}
+        </NextStep>
+      ))}
+    </>
+  );
+}
+
+function NoPair({ view }: { view: BookView }) {
+  const newest = view.rides.at(-1);
+  const [a, b] = (['A', 'B'] as const).map((mark) => view.rides.find((ride) => ride.mark === mark));
+  return (
+    <StationPage
+      finding={
+        view.rides.length < 2
+          ? 'Two rides make a pair'
+          : a && b
+            ? 'A and B were driven on different roads'
+            : 'Mark one ride A and one B'
+      }
+      subtitle={
+        a && b ? 'They cannot be compared: mark two of the same road.' : 'A is before, B is after one change.'
+      }
+      next={
+        <NextStep
+          number={1}
+          title={
+            <Link className="underline underline-offset-4" href="/ride">
+              {newest ? 'Ride once more' : 'Ride three laps'}
+            </Link>
+          }
+        >
+          {newest
+            ? 'Change one thing, then ride: the new ride becomes B by itself.'
+            : 'The first ride becomes A by itself.'}
+        </NextStep>
+      }
+    >
+      <ul className="mt-2 max-w-2xl">
+        {view.rides.map((ride) => (
+          <li key={ride.id} className="flex items-center gap-4 border-b border-line py-3">
+            <span className="w-6 font-bold">{ride.mark ?? ''}</span>
+            <span className="grow">
+              {moment(ride.atMs)}, {trackById(ride.trackId).name}
+            </span>
+            {(['A', 'B'] as const).map((mark) => (
+              <Button key={mark} onClick={() => void setMark(ride.id, mark).then((reply) => told(reply))}>
+                Make it {mark}
+              </Button>
+            ))}
+          </li>
+        ))}
+      </ul>
+      {view.rides.length === 0 && <p className="mt-4 text-lg">No ride lies on the trail yet.</p>}
+    </StationPage>
+  );
+}
+
+function PairChart({ a, b }: { a: RideTrace; b: RideTrace }) {
+  const build = useCallback(
+    (palette: Parameters<typeof verdictOption>[2]) => verdictOption(a, b, palette),
+    [a, b],
+  );
+  return (
+    <Chart
+      className="h-72"
+      build={build}
+      label="Brake over distance, A and B"
+      fileName="brake-a-b"
+      table={{
+        columns: ['distance m', 'A brake %', 'B brake %'],
+        rows: a.brake.map((v, i) => [
+          (i * a.stepM).toFixed(0),
+          (100 * v).toFixed(1),
+          (100 * (b.brake[i] ?? 0)).toFixed(1),
+        ]),
+      }}
+    />
+  );
+}
+
+const withoutUnit = (text: string) => text.replace(/ (s|points)$/, '');
+
+function ComparisonTable({ comparisons }: { comparisons: Comparison[] }) {
+  return (
+    <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="A and B in numbers">
+      <table className="w-full text-left text-sm">
+        <thead className="text-sm text-muted">
+          <tr>
+            <th className="py-1 pr-4 font-normal">Measure</th>
+            <th className="py-1 pr-4 font-normal">A</th>
+            <th className="py-1 pr-4 font-normal">B</th>
+            <th className="py-1 pr-4 font-normal">Difference</th>
+            <th className="py-1 pr-4 font-normal">
+              <Term
+                word="95 % interval"
+                meaning="Bias-corrected bootstrap interval of the difference, from resampling the counted laps 10,000 times."
+              />
+            </th>
+            <th className="py-1 pr-4 font-normal">
+              <Term
+                word="p, Holm"
+                meaning="Chance of a difference this large if A and B were the same, from shuffling the laps; adjusted for all measures shown."
+              />
+            </th>
+            <th className="py-1 font-normal">
+              <Term
+                word="could show"
+                meaning="The least true difference that so many laps with this spread would show (power 0.8)."
+              />
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {comparisons.map((c) => (
+            <tr key={c.name} className="border-t border-line">
+              <th className="py-2 pr-4 font-semibold">{c.label}</th>
+              <td className="py-2 pr-4 font-mono whitespace-nowrap">{measureValue(c, c.meanA)}</td>
+              <td className="py-2 pr-4 font-mono whitespace-nowrap">{measureValue(c, c.meanB)}</td>
+              <td
+                className={`py-2 pr-4 font-mono whitespace-nowrap ${isClear(c) ? 'font-bold' : 'text-muted'}`}
+              >
+                {measureDifference(c, c.difference)}
+              </td>
+              <td className="py-2 pr-4 font-mono whitespace-nowrap">
+                {withoutUnit(measureDifference(c, c.interval[0]))} …{' '}
+                {withoutUnit(measureDifference(c, c.interval[1]))}
+              </td>
+              <td className="py-2 pr-4 font-mono">{c.pHolm.toFixed(2)}</td>
+              <td className="py-2 font-mono whitespace-nowrap">
+                {c.smallestShown > 0
+                  ? withoutUnit(measureDifference(c, c.smallestShown)).replace('+', '')
+                  : '–'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

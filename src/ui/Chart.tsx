@@ -1,0 +1,177 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { DropdownMenu } from 'radix-ui';
+import { Ellipsis } from 'lucide-react';
+import type { EChartsCoreOption, EChartsType } from 'echarts/core';
+import { readPalette, type ChartPalette } from './chartTheme';
+import { download } from './download';
+
+export interface ChartTable {
+  columns: string[];
+  rows: (string | number)[][];
+}
+
+interface Props {
+  /** Builds the option from the theme's colours; a pure function. */
+  build(palette: ChartPalette): EChartsCoreOption;
+  /** What the picture shows, in a sentence. */
+  label: string;
+  /** The same data as a table, behind the chart and as CSV. */
+  table: ChartTable;
+  fileName: string;
+  className?: string;
+}
+
+/** An ECharts picture in the shared theme, loaded when first needed; saved as PNG, SVG or CSV, read as a table. */
+export function Chart({ build, label, table, fileName, className = '' }: Props) {
+  const place = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType | null>(null);
+  const [isTable, setIsTable] = useState(false);
+  const [theme, setTheme] = useState(0);
+  const latest = useMemo(() => ({ build }), [build]);
+
+  useEffect(() => {
+    const again = () => setTheme((n) => n + 1);
+    const media = window.matchMedia('(prefers-color-scheme: dark)');
+    const watcher = new MutationObserver(again);
+    media.addEventListener('change', again);
+    watcher.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+    return () => {
+      media.removeEventListener('change', again);
+      watcher.disconnect();
+    };
+  }, []);
+
+  useEffect(() => {
+    if (isTable) return;
+    let isOff = false;
+    const element = place.current!;
+    const watcher = new ResizeObserver(() => chart.current?.resize());
+    void import('./echarts').then(({ init }) => {
+      if (isOff) return;
+      chart.current = init(element, null, { renderer: 'canvas' });
+      chart.current.setOption(latest.build(readPalette()), true);
+      element.dataset['drawn'] = 'true';
+      watcher.observe(element);
+    });
+    return () => {
+      isOff = true;
+      watcher.disconnect();
+      chart.current?.dispose();
+      chart.current = null;
+    };
+    // The option itself is set below; a chart is made once per switch from table to picture.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isTable]);
+
+  useEffect(() => {
+    chart.current?.setOption(latest.build(readPalette()), true);
+  }, [latest, theme]);
+
+  const save = async (kind: 'png' | 'svg' | 'csv') => {
+    if (kind === 'csv') return download(`${fileName}.csv`, csvUrl(table));
+    if (kind === 'png' && chart.current)
+      return download(
+        `${fileName}.png`,
+        chart.current.getDataURL({ pixelRatio: 2, backgroundColor: readPalette().ground }),
+      );
+    const { init } = await import('./echarts');
+    const size = place.current?.getBoundingClientRect();
+    const offscreen = init(null, null, {
+      renderer: 'svg',
+      ssr: true,
+      width: size?.width ?? 900,
+      height: size?.height ?? 400,
+    });
+    offscreen.setOption(build(readPalette()));
+    download(`${fileName}.svg`, blobUrl(offscreen.renderToSVGString(), 'image/svg+xml'));
+    offscreen.dispose();
+  };
+
+  return (
+    <figure className={`relative ${className}`} aria-label={label}>
+      {isTable ? (
+        <DataTable table={table} label={label} />
+      ) : (
+        <div ref={place} role="img" aria-label={label} className="h-full w-full" />
+      )}
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger
+          aria-label={`${label}: table and saving`}
+          className="absolute -top-1 right-0 flex h-11 w-11 cursor-pointer items-center justify-center rounded-lg text-muted hover:bg-raised hover:text-ink"
+        >
+          <Ellipsis size={20} aria-hidden="true" />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            className="z-40 min-w-44 rounded-lg border border-line bg-raised p-1"
+          >
+            <MenuItem onSelect={() => setIsTable(!isTable)}>
+              {isTable ? 'Show the picture' : 'Show as a table'}
+            </MenuItem>
+            {!isTable && <MenuItem onSelect={() => void save('png')}>Save as PNG</MenuItem>}
+            {!isTable && <MenuItem onSelect={() => void save('svg')}>Save as SVG</MenuItem>}
+            <MenuItem onSelect={() => void save('csv')}>Save as CSV</MenuItem>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </figure>
+  );
+}
+
+function MenuItem({ children, onSelect }: { children: React.ReactNode; onSelect(): void }) {
+  return (
+    <DropdownMenu.Item
+      onSelect={onSelect}
+      className="flex min-h-10 cursor-pointer items-center rounded px-3 text-sm outline-none data-[highlighted]:bg-lichen-soft"
+    >
+      {children}
+    </DropdownMenu.Item>
+  );
+}
+
+function DataTable({ table, label }: { table: ChartTable; label: string }) {
+  return (
+    <div className="h-full overflow-auto" tabIndex={0} role="region" aria-label={label}>
+      <table className="w-full text-left text-sm">
+        <thead>
+          <tr>
+            {table.columns.map((name) => (
+              <th key={name} className="sticky top-0 bg-ground py-1 pr-4 font-semibold">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="font-mono">
+          {table.rows.map((row, i) => (
+            <tr key={i} className="border-t border-line">
+              {row.map((cell, k) => (
+                <td key={k} className="py-1 pr-4">
+                  {cell}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function csvUrl(table: ChartTable): string {
+  const quote = (cell: string | number) => {
+    const text = String(cell);
+    return /[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+  };
+  return blobUrl(
+    [table.columns, ...table.rows].map((row) => row.map(quote).join(',')).join('\n'),
+    'text/csv',
+  );
+}
+
+function blobUrl(text: string, type: string): string {
+  return URL.createObjectURL(new Blob([text], { type }));
+}

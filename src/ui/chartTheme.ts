@@ -1,0 +1,76 @@
+/** Colours that chart options are built from; read from the page's theme, so that options stay pure functions. */
+export interface ChartPalette {
+  ground: string;
+  raised: string;
+  ink: string;
+  muted: string;
+  line: string;
+  lichen: string;
+  rust: string;
+  brake: string;
+  throttle: string;
+  steering: string;
+  clutch: string;
+  handbrake: string;
+  sideA: string;
+  sideB: string;
+}
+
+const VARIABLES: Record<keyof ChartPalette, string> = {
+  ground: '--ground',
+  raised: '--raised',
+  ink: '--ink',
+  muted: '--muted',
+  line: '--line',
+  lichen: '--lichen',
+  rust: '--rust',
+  brake: '--brake',
+  throttle: '--throttle',
+  steering: '--steering',
+  clutch: '--clutch',
+  handbrake: '--handbrake',
+  sideA: '--side-a',
+  sideB: '--side-b',
+};
+
+export function readPalette(): ChartPalette {
+  const style = getComputedStyle(document.documentElement);
+  return Object.fromEntries(
+    Object.entries(VARIABLES).map(([name, variable]) => [name, style.getPropertyValue(variable).trim()]),
+  ) as unknown as ChartPalette;
+}
+
+const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
+
+/** What every chart shares: type, axes, crosshair. */
+export function chartBase(palette: ChartPalette) {
+  return {
+    animation: false,
+    aria: { enabled: true },
+    backgroundColor: 'transparent',
+    textStyle: { fontFamily: FONT, color: palette.muted, fontSize: 13 },
+    tooltip: {
+      trigger: 'axis' as const,
+      backgroundColor: palette.raised,
+      borderColor: palette.line,
+      textStyle: { color: palette.ink, fontFamily: FONT, fontSize: 13 },
+      axisPointer: { type: 'line' as const, lineStyle: { color: palette.muted, type: 'solid' as const } },
+    },
+  };
+}
+
+/** The plot lies exactly where its margins say; names of axes do not push it. */
+export const PLAIN_GRID = { outerBoundsMode: 'none' as const };
+
+/** A value axis with hairlines and no box. */
+export function valueAxis(palette: ChartPalette, name: string) {
+  return {
+    type: 'value' as const,
+    name,
+    nameTextStyle: { color: palette.muted, fontSize: 13, align: 'left' as const },
+    axisLine: { show: false },
+    axisTick: { show: false },
+    axisLabel: { color: palette.muted, fontSize: 13 },
+    splitLine: { lineStyle: { color: palette.line } },
+  };
+}

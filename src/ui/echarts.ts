@@ -1,0 +1,27 @@
+import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
+import {
+  AriaComponent,
+  DataZoomComponent,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+} from 'echarts/components';
+import { init, use as register } from 'echarts/core';
+import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
+
+register([
+  AriaComponent,
+  BarChart,
+  CanvasRenderer,
+  DataZoomComponent,
+  GridComponent,
+  LineChart,
+  MarkAreaComponent,
+  MarkLineComponent,
+  ScatterChart,
+  SVGRenderer,
+  TooltipComponent,
+]);
+
+export { init };

@@ -1,0 +1,22 @@
+import { wrap } from 'comlink';
+import { fail, type Outcome } from '@/core/problem';
+import type { CaptureWorker, ReadCapture } from './capture.worker';
+
+const LARGEST_MB = 256;
+
+/** Reads and analyses a capture file in a worker of its own. */
+export async function readCapture(file: File): Promise<Outcome<ReadCapture>> {
+  if (file.size > LARGEST_MB * 1024 * 1024)
+    return fail({
+      code: 'too-large',
+      message: `${file.name} has ${Math.round(file.size / 1024 / 1024)} MB.`,
+      place: {},
+      remedy: `At most ${LARGEST_MB} MB are read; record a shorter stretch.`,
+    });
+  const worker = new Worker(new URL('./capture.worker.ts', import.meta.url), { type: 'module' });
+  try {
+    return await wrap<CaptureWorker>(worker).read(await file.text());
+  } finally {
+    worker.terminate();
+  }
+}
