@@ -16,7 +16,8 @@ export const test = base.extend<Fixtures>({
     await server.stop();
     removeBook(folder);
   },
-  page: async ({ page }, use) => {
+  // After the server, so that the page ends before it: one that lost its server while it loads would be no fault.
+  page: async ({ page, server: _ }, use) => {
     const faults: string[] = [];
     page.on('pageerror', (error) => faults.push(error.message));
     page.on('console', (message) => {

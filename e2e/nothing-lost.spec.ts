@@ -13,6 +13,14 @@ test('a server killed after Apply has everything when it comes back', async ({ p
   await expect(
     page.getByText(/^Pebble Road does not answer: what was asked of it just now may not be done/),
   ).toBeVisible();
+  // Neither does a part of the program that was not loaded yet leave anybody waiting.
+  await page.getByText('Captures as files').click();
+  await page
+    .getByLabel('Analyse a capture file')
+    .setInputFiles({ name: 'brake.csv', mimeType: 'text/csv', buffer: Buffer.from('t_s,brake\n') });
+  await expect(
+    page.getByText('brake.csv was not read: a part of the program did not load (was Pebble Road closed?)'),
+  ).toBeVisible();
   const again = await startServer(server.folder, 'demo');
   await page.goto(`${again.url}/shape`);
   await expect(page.getByRole('button', { name: pebble })).toBeVisible();

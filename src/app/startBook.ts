@@ -1,4 +1,5 @@
 import 'server-only';
+import { reasonOf } from '@/core/problem';
 import { closeBook, database } from '@/data/book';
 import { fillDemoBook } from '@/data/demoBook';
 
@@ -12,7 +13,7 @@ export async function startBook() {
     const db = await database();
     if (process.env['PEBBLE_DEMO'] === '1') await fillDemoBook(db);
   } catch (error) {
-    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    process.stderr.write(`${reasonOf(error)}\n`);
     process.exit(1);
   }
 }

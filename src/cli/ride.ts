@@ -5,7 +5,7 @@ import { readCarJson } from '@/core/formats/carJson';
 import { readProfileJson } from '@/core/formats/profileJson';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import { readTrackJson } from '@/core/formats/trackJson';
-import type { Outcome } from '@/core/problem';
+import { reasonOf, type Outcome } from '@/core/problem';
 import { measureRide } from '@/core/rides/measureRide';
 import { feltCar } from '@/core/force/feltCar';
 import { forceRecorder } from '@/core/force/forceInputs';
@@ -42,11 +42,10 @@ export const ride: Command = {
     try {
       writeFileSync(out, writeRideCsv(log));
     } catch (error) {
-      const why = error instanceof Error ? error.message : String(error);
       throw new InputError(out, [
         {
           code: 'unwritable',
-          message: `The ride cannot be written (${why}).`,
+          message: `The ride cannot be written (${reasonOf(error)}).`,
           place: {},
           remedy: 'Name a file in a folder that exists.',
         },

@@ -39,6 +39,11 @@ const PLACE_WORDS: [keyof Place, (value: string | number) => string][] = [
   ['timeS', (v) => `at ${v} s`],
 ];
 
+/** What something thrown says of itself, to stand inside a sentence. */
+export function reasonOf(thrown: unknown): string {
+  return thrown instanceof Error ? thrown.message : String(thrown);
+}
+
 /** The problem as one line for a terminal or a dialogue: place, what is wrong, what would be valid. */
 export function describeProblem(problem: Problem): string {
   const place = PLACE_WORDS.flatMap(([key, word]) => {

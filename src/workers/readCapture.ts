@@ -1,6 +1,6 @@
-import { wrap } from 'comlink';
 import { fail, type Outcome } from '@/core/problem';
 import type { CaptureWorker, ReadCapture } from './capture.worker';
+import { startedWorker } from './startedWorker';
 
 const LARGEST_MB = 256;
 
@@ -13,10 +13,13 @@ export async function readCapture(file: File): Promise<Outcome<ReadCapture>> {
       place: {},
       remedy: `At most ${LARGEST_MB} MB are read; record a shorter stretch.`,
     });
-  const worker = new Worker(new URL('./capture.worker.ts', import.meta.url), { type: 'module' });
+  const text = await file.text();
+  const reader = startedWorker<CaptureWorker>(
+    new Worker(new URL('./capture.worker.ts', import.meta.url), { type: 'module' }),
+  );
   try {
-    return await wrap<CaptureWorker>(worker).read(await file.text());
+    return await reader.ask((worker) => worker.read(text));
   } finally {
-    worker.terminate();
+    reader.end();
   }
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fail, succeed, type Outcome, type Problem } from '../problem';
+import { fail, reasonOf, succeed, type Outcome, type Problem } from '../problem';
 
 /**
  * Reads a JSON document of ours: right `format`, a `version` that we know, and no key that the schema does not.
@@ -43,7 +43,7 @@ export function readDocument<T extends z.ZodType>(
 function notJson(error: unknown): Problem {
   return {
     code: 'not-json',
-    message: `The file is not JSON (${error instanceof Error ? error.message : String(error)}).`,
+    message: `The file is not JSON (${reasonOf(error)}).`,
     place: {},
     remedy: 'Check that it is the right file and whole.',
   };

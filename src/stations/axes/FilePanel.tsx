@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { AXIS_WORDS, type AxisName, type Recording } from '@/core/axes/recording';
-import { describeProblem, type Problem } from '@/core/problem';
+import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { readCapture } from '@/workers/readCapture';
@@ -32,25 +32,29 @@ export function FilePanel({ axis }: { axis: AxisView }) {
     setBusy(true);
     setFaults([]);
     setRead(null);
-    const outcome = await readCapture(file);
-    setBusy(false);
-    if (outcome.ok) setRead({ name: file.name, ...outcome.value });
-    else setFaults(outcome.problems);
+    try {
+      const outcome = await readCapture(file);
+      if (outcome.ok) setRead({ name: file.name, ...outcome.value });
+      else setFaults(outcome.problems);
+    } catch (error) {
+      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
+    } finally {
+      setBusy(false);
+    }
   };
   const keep = async ({ recording, analyses }: Read) => {
     setBusy(true);
-    for (const { axis: name } of analyses) {
-      const problems = await sendCapture(recording, name);
-      if (problems.length > 0) {
-        setFaults(problems);
-        setBusy(false);
-        return;
+    try {
+      for (const { axis: name } of analyses) {
+        const problems = await sendCapture(recording, name);
+        if (problems.length > 0) return setFaults(problems);
       }
+      notify(`Kept: ${analyses.map((a) => AXIS_WORDS[a.axis]).join(', ')}`);
+      setRead(null);
+      router.refresh();
+    } finally {
+      setBusy(false);
     }
-    notify(`Kept: ${analyses.map((a) => AXIS_WORDS[a.axis]).join(', ')}`);
-    setBusy(false);
-    setRead(null);
-    router.refresh();
   };
   const same = read?.analyses.find((a) => a.axis === axis.axis);
   return (

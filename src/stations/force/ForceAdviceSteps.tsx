@@ -49,7 +49,7 @@ export function ForceAdviceSteps({
           onDecline={() => setDeclined([...declined, idOf(one)])}
         />
       ))}
-      {force.isBusy && shown.length === 0 && (
+      {force.isBusy && !force.fault && shown.length === 0 && (
         <p className="py-4 text-muted" role="status">
           Working out what would help…
         </p>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Remote } from 'comlink';
+import { reasonOf } from '@/core/problem';
 import type { ForceWorker } from '@/workers/force.worker';
 import type { ForceState } from './useForce';
 
@@ -45,7 +46,7 @@ export function useAnswer<T>(
         if (!isOff) setKnown({ of: facts, question, answer, fault: null });
       },
       (error: unknown) => {
-        if (!isOff) setKnown({ of: facts, question, answer: null, fault: String(error) });
+        if (!isOff) setKnown({ of: facts, question, answer: null, fault: reasonOf(error) });
       },
     );
     return () => {

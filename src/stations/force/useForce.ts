@@ -3,6 +3,7 @@
 import { proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ChainFacts } from '@/core/force/chainOf';
+import { reasonOf } from '@/core/problem';
 import { changedBetween, type SettingValues } from '@/core/settings/setting';
 import type { RidePlan, RideProgress } from '@/core/vehicle/simulateRide';
 import type { ForceReport, ForceWorker, SmoothReport, StabilityReport } from '@/workers/force.worker';
@@ -76,19 +77,20 @@ export function useForce(view: BookView, values: SettingValues): ForceState {
       if (!isOver) say({ progress: share });
     };
     const [plan, rateHz] = JSON.parse(planText) as [RidePlan, number];
-    Promise.race([started.force.drive(plan, rateHz, proxy(onProgress)), started.failed])
+    started
+      .ask((force) => force.drive(plan, rateHz, proxy(onProgress)))
       .then(() => {
         isOver = true;
         say({ progress: null });
       })
-      .catch((error: unknown) => say({ fault: String(error) }));
+      .catch((error: unknown) => say({ fault: reasonOf(error) }));
     return () => started.end();
   }, [planText]);
 
-  const ask = useCallback(<T>(question: (force: Remote<ForceWorker>) => Promise<T>): Promise<T> => {
-    const { force, failed } = worker.current!;
-    return Promise.race([question(force), failed]);
-  }, []);
+  const ask = useCallback(
+    <T>(question: (force: Remote<ForceWorker>) => Promise<T>): Promise<T> => worker.current!.ask(question),
+    [],
+  );
   const tried = useMemo(() => ({ ...facts, values }), [facts, values]);
   const { schools } = view;
   const asked = useRef(0);
@@ -113,7 +115,7 @@ export function useForce(view: BookView, values: SettingValues): ForceState {
       if (!isNewest()) return;
       say({ keptSmooth: isKept ? smooth : await force.smooth(facts, schools) });
     };
-    ask(askAll).catch((error: unknown) => say({ fault: String(error) }));
+    ask(askAll).catch((error: unknown) => say({ fault: reasonOf(error) }));
   }, [isDriven, facts, values, tried, schools, ask]);
 
   return { ...now, isBusy: now.answered !== values, facts: tried, ask };

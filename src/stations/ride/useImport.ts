@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { ChosenColumn } from '@/core/import/importRide';
-import { describeProblem, type Problem } from '@/core/problem';
+import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import { notify } from '@/ui/notices';
 import type { LogPreview } from '@/workers/log.worker';
 import { openLog, type OpenLog } from '@/workers/openLog';
@@ -34,10 +34,10 @@ export function useImport(view: BookView) {
   const [isBusy, setBusy] = useState(false);
   const opened = useRef<OpenLog | null>(null);
   const source = useRef('');
-  useEffect(() => () => opened.current?.end(), []);
+  useEffect(() => () => opened.current?.log.end(), []);
 
   const leave = () => {
-    opened.current?.end();
+    opened.current?.log.end();
     opened.current = null;
     setImporting(null);
     setFaults([]);
@@ -54,6 +54,8 @@ export function useImport(view: BookView) {
       const before = await importedBefore(source.current);
       const isKnown = before?.length === preview.columns.length;
       setImporting({ name: file.name, preview, chosen: isKnown ? before : preview.matches, isKnown });
+    } catch (error) {
+      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
     } finally {
       setBusy(false);
     }
@@ -68,7 +70,7 @@ export function useImport(view: BookView) {
     setFaults([]);
     try {
       const chosen = importing.chosen.map(({ channel, unit }) => ({ channel, unit }));
-      const taken = await opened.current.log.take(chosen);
+      const taken = await opened.current.log.ask((worker) => worker.take(chosen));
       if (!taken.ok) return setFaults(taken.problems);
       const { log, left, missing } = taken.value;
       const head = {
@@ -88,7 +90,7 @@ export function useImport(view: BookView) {
       leave();
       router.refresh();
     } catch (error) {
-      notify(`Nothing was kept: ${error instanceof Error ? error.message : String(error)}`, 'fault');
+      notify(`Nothing was kept: ${reasonOf(error)}`, 'fault');
     } finally {
       setBusy(false);
     }

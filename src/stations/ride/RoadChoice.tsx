@@ -1,0 +1,39 @@
+import { useId } from 'react';
+import { told } from '../words';
+import { takeRoad } from './actions';
+import type { RoadMap } from './rideTrace';
+
+/** A road of the title, by the name that the book knows it under. */
+export type TitleRoad = { id: string } & RoadMap;
+
+/** Where it is driven; rides of different roads cannot be compared. */
+export function RoadChoice({
+  roads,
+  chosen,
+  isRiding,
+}: {
+  roads: TitleRoad[];
+  chosen: string;
+  isRiding: boolean;
+}) {
+  const id = useId();
+  if (roads.length < 2) return null;
+  return (
+    <span className="mt-3 block">
+      <label htmlFor={id}>On the road</label>
+      <select
+        id={id}
+        value={chosen}
+        disabled={isRiding}
+        onChange={(event) => void takeRoad(event.target.value).then((reply) => told(reply))}
+        className="mt-1 h-11 w-full rounded-lg border border-line bg-raised px-3 text-[15px] text-ink"
+      >
+        {roads.map((road) => (
+          <option key={road.id} value={road.id}>
+            {road.name}, {(road.lengthM / 1000).toFixed(1)} km
+          </option>
+        ))}
+      </select>
+    </span>
+  );
+}

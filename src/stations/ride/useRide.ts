@@ -1,0 +1,47 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { chainOf } from '@/core/force/chainOf';
+import { describeProblem, reasonOf, type Problem } from '@/core/problem';
+import type { RideProgress } from '@/core/vehicle/simulateRide';
+import { notify } from '@/ui/notices';
+import { sendColumns } from '@/workers/sendColumns';
+import { RideCancelled, startRide } from '@/workers/startRide';
+import type { BookView } from '../bookView';
+import { forceFactsOf } from '../force/forceFacts';
+import { ridePlan } from './ridePlan';
+
+/** Rides of the open combination, one at a time, kept in the book when they are over. */
+export function useRide(view: BookView) {
+  const router = useRouter();
+  const [progress, setProgress] = useState<RideProgress | null>(null);
+  const running = useRef<ReturnType<typeof startRide> | null>(null);
+  useEffect(() => () => running.current?.cancel(), []);
+  const start = (laps: number) => {
+    const seed = view.rides.length + 101;
+    const plan = ridePlan(view, laps, seed);
+    if (!plan) return;
+    setProgress({ lap: 0, share: 0 });
+    const ride = startRide(plan, chainOf(forceFactsOf(view)), setProgress);
+    running.current = ride;
+    ride.done
+      .then(async (log) => {
+        const head = { trackId: plan.track.id, seed, settings: view.settings, notes: log.notes };
+        const columns = log.columns as Record<string, Float64Array>;
+        const answer = await sendColumns('/api/rides', { head, columns });
+        const reply = answer.reply as { ok: boolean; problems?: Problem[] };
+        if (!reply.ok) throw new Error((reply.problems ?? []).map(describeProblem).join(' '));
+        router.refresh();
+      })
+      .catch((error: unknown) => {
+        if (error instanceof RideCancelled) notify('The ride was cancelled; nothing was kept of it.');
+        else notify(`The ride was not kept: ${reasonOf(error)}`, 'fault');
+      })
+      .finally(() => {
+        running.current = null;
+        setProgress(null);
+      });
+  };
+  return { progress, start, cancel: () => running.current?.cancel() };
+}
