@@ -24,12 +24,23 @@ export const test = base.extend<Fixtures>({
       if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text()))
         faults.push(message.text());
     });
+    const goto = page.goto.bind(page);
+    page.goto = async (url, options) => {
+      const answer = await goto(url, options);
+      await page.waitForFunction(isAlive);
+      return answer;
+    };
     await use(page);
     expect(faults).toEqual([]);
   },
 });
 
 export { expect };
+
+/** Whether the page's own code listens: a key pressed before it does would reach nobody. */
+function isAlive(): boolean {
+  return Object.keys(document).some((key) => key.startsWith('_reactListening'));
+}
 
 /** Chooses in the frame what to drive, and waits until the book has it: a page opened sooner cuts the choice off. */
 export async function choose(page: Page, kind: 'Title' | 'Car', name: string) {

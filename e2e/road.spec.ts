@@ -80,7 +80,7 @@ test('the same path by keyboard alone', async ({ page, server }) => {
   await page.goto(`${server.url}/axes`);
   await expect(heading).toHaveText(/The brake drags/);
   await page.keyboard.press('Space');
-  await expect(heading).toHaveText('Foot off the brake');
+  await expect(heading).toHaveText(/^(Foot off|Rest your foot on) the brake/);
   await page.getByRole('button', { name: '16×' }).focus();
   await page.keyboard.press('Enter');
   await expect(heading).toHaveText(/The brake drags, and full/, { timeout: 40_000 });
@@ -115,6 +115,7 @@ test('the same path by keyboard alone', async ({ page, server }) => {
   await page.keyboard.press('7');
   await expect(heading).toHaveText(/With B the brake no longer drags/);
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('shape:');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/shape$/);
