@@ -138,7 +138,9 @@ export function basePages(spec: RigSpec): MenuPage[] {
 export function baseMenus(spec: RigSpec): BaseMenus {
   const { program } = spec.base;
   if (program) return describedMenus(program);
-  const known = spec.device.kind === 'simulated' ? BASES[spec.device.rig] : undefined;
+  const { device } = spec;
+  const known =
+    device.kind === 'simulated' && Object.hasOwn(BASES, device.rig) ? BASES[device.rig] : undefined;
   return known ? known(spec) : { steering: plain('Base', 'steering', [rotationField(spec, 'Rotation', 1)]) };
 }
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { GuideState } from '@/core/axes/guideState';
 import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
@@ -21,6 +21,8 @@ export const captureHeadSchema = z.strictObject({
   runs: z.array(runSchema).max(10_000),
   /** The guide's memory, for a draft that is gone on with. Only the guide itself reads it. */
   guide: z.unknown(),
+  /** Which window writes a draft; another one has other samples and sends all of its own. */
+  writer: z.string().max(60).optional(),
 });
 export type CaptureHead = z.output<typeof captureHeadSchema>;
 
@@ -60,24 +62,37 @@ export interface NewCapture extends CaptureScope {
   madeAtMs?: number;
 }
 
-/** A part came whose predecessors are not here: the whole has to be sent again. */
+/** A part came that does not join those that are here: it has to be sent again from where they end. */
 export class MissingParts extends Error {
   constructor(readonly knownRows: number) {
     super(`the book holds ${knownRows} rows of this capture`);
   }
 }
 
+/** A part came of a capture that is kept already: what is kept never changes. */
+export class AlreadyKept extends Error {
+  constructor(readonly rows: number) {
+    super(`a capture of ${rows} rows is kept already`);
+  }
+}
+
 /**
  * Writes a capture's head and its newest samples. A part that was sent before is replaced; keeping a capture ends every
- * draft in its scope.
+ * draft in its scope. A part must join what the same window has sent before.
  */
 export async function saveCapture(db: Database, capture: NewCapture): Promise<void> {
   const { id, rigId, axis, driver, status, origin, head, part } = capture;
   const rows = part.fromRow + part.t.length;
   const state = { status, head, rows, analysis: null, madeAt: new Date(capture.madeAtMs ?? Date.now()) };
   await db.transaction(async (tx) => {
-    const [known] = await tx.select({ rows: captures.rows }).from(captures).where(eq(captures.id, id));
-    if (part.fromRow > (known?.rows ?? 0)) throw new MissingParts(known?.rows ?? 0);
+    const [known] = await tx
+      .select({ rows: captures.rows, status: captures.status, head: captures.head })
+      .from(captures)
+      .where(eq(captures.id, id));
+    if (known?.status === 'kept') throw new AlreadyKept(known.rows);
+    const isMine = known && captureHeadSchema.parse(known.head).writer === head.writer;
+    const joint = isMine ? await jointOf(tx, id, part) : 0;
+    if (part.fromRow !== joint) throw new MissingParts(joint);
     await tx
       .insert(captures)
       .values({ id, rigId, axis, driver, origin, ...state })
@@ -96,11 +111,27 @@ export async function saveCapture(db: Database, capture: NewCapture): Promise<vo
   });
 }
 
+/** Where a part can begin, so that it joins what is here with the same columns: at its own row, if that is an end or a beginning. */
+async function jointOf(db: Database, id: string, { fromRow, axes }: CapturePart): Promise<number> {
+  const before = await db
+    .select()
+    .from(captureParts)
+    .where(and(eq(captureParts.captureId, id), lt(captureParts.fromRow, fromRow)))
+    .orderBy(desc(captureParts.fromRow))
+    .limit(1);
+  const last = before[0];
+  if (!last) return 0;
+  const known = Object.keys(loadColumns(last.samples)).filter((name) => name !== 't');
+  if (known.sort().join() !== Object.keys(axes).sort().join()) return 0;
+  const end = last.fromRow + last.rows;
+  return fromRow < end ? last.fromRow : end;
+}
+
 /** A draft becomes a kept capture (its samples are here already), or stays what it is. */
 export async function keepCapture(db: Database, id: string): Promise<void> {
   const [row] = await db.select({ head: captures.head }).from(captures).where(eq(captures.id, id));
   if (!row) return;
-  const head = { ...captureHeadSchema.parse(row.head), guide: null };
+  const head = { ...captureHeadSchema.parse(row.head), guide: null, writer: undefined };
   await db.update(captures).set({ status: 'kept', head }).where(eq(captures.id, id));
 }
 

@@ -9,6 +9,7 @@ import {
   discardDraft,
   keepCapture,
   listCaptures,
+  AlreadyKept,
   MissingParts,
   newestCapture,
   removeCapture,
@@ -131,6 +132,25 @@ describe('captures', () => {
     expect((await newestCapture(book.db, scope, 'kept'))?.guide).toBeNull();
     await removeCapture(book.db, 'r', 'd1');
     expect(await listCaptures(book.db, 'r')).toEqual([]);
+  });
+
+  it('are of one window alone: another one, or one that no longer knows where it was, sends all of its own', async () => {
+    const of = (writer: string, from: number, values: number[]) =>
+      saveCapture(book.db, capture({ id: 'd0', head: { ...head, writer }, part: part(from, values) }));
+    await of('left', 0, [1, 2, 3, 4]);
+    await of('left', 4, [5, 6]);
+    await expect(of('right', 6, [7])).rejects.toMatchObject({ knownRows: 0 });
+    await of('right', 0, [10, 20, 30]);
+    await expect(of('left', 6, [7])).rejects.toMatchObject({ knownRows: 0 });
+    // Within what was sent in one part: that part comes again.
+    await of('right', 3, [40, 50]);
+    await expect(of('right', 4, [60])).rejects.toMatchObject({ knownRows: 3 });
+    expect([...(await newestCapture(book.db, scope, 'draft'))!.recording.axes.brake!]).toEqual([
+      10, 20, 30, 40, 50,
+    ]);
+    await keepCapture(book.db, 'd0');
+    await expect(of('right', 5, [60])).rejects.toThrow(AlreadyKept);
+    await removeCapture(book.db, 'r', 'd0');
   });
 });
 

@@ -2,12 +2,14 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite, types } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
+import type { PgDatabase } from 'drizzle-orm/pg-core';
+import { drizzle, type PgliteQueryResultHKT } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { lockFolder } from './folderLock';
 import * as schema from './schema';
 
-export type Database = PgliteDatabase<typeof schema>;
+/** A book, or a transaction on it. */
+export type Database = PgDatabase<PgliteQueryResultHKT, typeof schema>;
 
 export interface Book {
   db: Database;

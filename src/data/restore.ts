@@ -209,8 +209,15 @@ function looseEnds({ rigs: known, ...document }: BookDocument): Problem[] {
 const date = (atMs: number) => new Date(atMs);
 const CHUNK = 500;
 
-/** Puts a backup in the place of the book: all of it, or, where anything fails, nothing. */
-export async function restoreBook(db: Database, { document, samples }: ReadBackup): Promise<void> {
+/**
+ * Puts a backup in the place of the book: all of it, or, where anything fails, nothing.
+ * @param look reads the book as it would be; where it throws, everything stays as it was
+ */
+export async function restoreBook(
+  db: Database,
+  { document, samples }: ReadBackup,
+  look?: (restored: Database) => Promise<void>,
+): Promise<void> {
   await db.transaction(async (tx) => {
     for (const table of [
       captureParts,
@@ -261,6 +268,7 @@ export async function restoreBook(db: Database, { document, samples }: ReadBacku
     }
     for (const { file, atMs, ...row } of document.rides)
       await tx.insert(rides).values({ ...row, at: date(atMs), samples: samples.get(file)! });
+    await look?.(tx);
   });
   forgetChanges(db);
 }

@@ -66,23 +66,23 @@ export async function loadRide(db: Database, id: string): Promise<RideLog | null
   return { columns: { ...columns, t_s: t }, notes: headSchema.parse(row.head).notes };
 }
 
-/** Marks a ride as A or B, one of each in a combination; `null` takes its mark away. */
+/** Marks a ride as A or B, one of each in a combination; `null` takes its mark away. False where there is no such ride. */
 export async function markRide(
   db: Database,
   scope: Combination,
   id: string,
   mark: 'A' | 'B' | null,
-): Promise<void> {
-  await db.transaction(async (tx) => {
+): Promise<boolean> {
+  return db.transaction(async (tx) => {
+    const here = and(inScope(scope), eq(rides.id, id));
+    if ((await tx.select({ id: rides.id }).from(rides).where(here)).length === 0) return false;
     if (mark)
       await tx
         .update(rides)
         .set({ mark: null })
         .where(and(inScope(scope), eq(rides.mark, mark)));
-    await tx
-      .update(rides)
-      .set({ mark })
-      .where(and(inScope(scope), eq(rides.id, id)));
+    await tx.update(rides).set({ mark }).where(here);
+    return true;
   });
 }
 

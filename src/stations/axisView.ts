@@ -114,7 +114,7 @@ function recommend(
 
 /** What a kept capture says; it never changes, so it is worked out once. */
 function analysisOf(db: Database, { id, axis, madeAtMs }: CaptureRow) {
-  return memo(`analysis:${id}:${madeAtMs}`, async () => {
+  return memo(db, `analysis:${id}:${madeAtMs}`, async () => {
     const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
     if (known) return known;
     const stored = await loadCapture(db, id);
@@ -133,7 +133,7 @@ const NO_CAPTURE: ViewedCapture = { capture: null, problems: [] };
 
 /** Analysis and picture of a capture. */
 function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
-  return memo(`capture:${row.id}:${row.madeAtMs}`, async () => {
+  return memo(db, `capture:${row.id}:${row.madeAtMs}`, async () => {
     const [stored, result] = await Promise.all([loadCapture(db, row.id), analysisOf(db, row)]);
     if (!stored || !result) return NO_CAPTURE;
     if (!result.ok) return { capture: null, problems: result.problems };

@@ -137,11 +137,11 @@ export interface BookView {
 }
 
 /** The book of the open combination, or `null` where no rig is in it yet. */
-export const bookView = oncePerChange(readBook);
+export const bookView = oncePerChange(async () => readBook(await database()));
 
-async function readBook(): Promise<BookView | null> {
-  const db = await database();
-  const [rigs, combination] = await Promise.all([listRigs(db), openCombination(db)]);
+/** The same of any book, and of a combination that need not be the open one. */
+export async function readBook(db: Database, where?: Combination): Promise<BookView | null> {
+  const [rigs, combination] = await Promise.all([listRigs(db), where ?? openCombination(db)]);
   const rig = rigs.find((r) => r.id === combination?.rigId);
   if (!combination || !rig) return null;
   const [events, titles, typedIn, schools, plan, captures, rides, ready, proof, road] = await Promise.all([
@@ -277,7 +277,7 @@ function withRide(
     axes.map(async (axis) => {
       const column = RIDDEN[axis.axis];
       if (!ride || !column) return axis;
-      const ridden = await memo(`ridden:${ride.id}:${axis.axis}`, async () => {
+      const ridden = await memo(db, `ridden:${ride.id}:${axis.axis}`, async () => {
         const seen = (await loadRide(db, ride.id))?.columns[column];
         const full = axis.axis === 'steering' ? car.lockDeg / 2 : 1;
         return seen
@@ -317,7 +317,7 @@ function measured(
   db: Database,
   id: string,
 ): Promise<Pick<RideView, 'measures' | 'smoothness' | 'clipping' | 'importedFrom'>> {
-  return memo(`ride:${id}`, async () => {
+  return memo(db, `ride:${id}`, async () => {
     const log = await loadRide(db, id);
     if (!log) throw new Error(`ride ${id} is gone`);
     return {

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { database } from '@/data/book';
 import { openCombination } from '@/data/combination';
 import { chooseSchools, schoolsOf, schoolsSchema } from '@/data/schools';
+import { asked } from './asked';
 import { bookChanged } from './bookChanged';
 import { DONE, refused, type Reply } from './reply';
 
@@ -13,8 +14,9 @@ export async function chooseSchool(choice: Partial<z.input<typeof schoolsSchema>
   const open = await openCombination(db);
   if (!open)
     return refused({ code: 'no-rig', message: 'No rig is open.', place: {}, remedy: 'Choose a rig first.' });
-  const schools = schoolsSchema.parse({ ...(await schoolsOf(db, open.driver)), ...choice });
-  await chooseSchools(db, open.driver, schools);
+  const schools = asked(schoolsSchema, { ...(await schoolsOf(db, open.driver)), ...choice });
+  if (!schools.ok) return refused(...schools.problems);
+  await chooseSchools(db, open.driver, schools.value);
   bookChanged();
   return DONE;
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fail, reasonOf, succeed, type Outcome, type Problem } from '../problem';
+import { schemaProblem } from './schemaProblem';
 
 /**
  * Reads a JSON document of ours: right `format`, a `version` that we know, and no key that the schema does not.
@@ -37,7 +38,7 @@ export function readDocument<T extends z.ZodType>(
     });
   const parsed = schema.safeParse(json);
   if (parsed.success) return succeed(parsed.data);
-  return fail(...parsed.error.issues.slice(0, 5).map(fromIssue));
+  return fail(...parsed.error.issues.slice(0, 5).map((issue) => schemaProblem(issue)));
 }
 
 function notJson(error: unknown): Problem {
@@ -46,28 +47,5 @@ function notJson(error: unknown): Problem {
     message: `The file is not JSON (${reasonOf(error)}).`,
     place: {},
     remedy: 'Check that it is the right file and whole.',
-  };
-}
-
-function fromIssue(issue: z.core.$ZodIssue): Problem {
-  const path = issue.path.reduce<string>(
-    (sum, part) =>
-      typeof part === 'number' ? `${sum}[${part}]` : sum ? `${sum}.${String(part)}` : String(part),
-    '',
-  );
-  if (issue.code === 'unrecognized_keys') {
-    const key = issue.keys[0] ?? '';
-    return {
-      code: 'unknown-key',
-      message: `The key "${issue.keys.join('", "')}" is not known here.`,
-      place: { column: path ? `${path}.${key}` : key },
-      remedy: 'Take it out, or check its spelling.',
-    };
-  }
-  return {
-    code: 'invalid-value',
-    message: `${issue.message}.`,
-    place: { column: path },
-    remedy: 'Correct the value.',
   };
 }

@@ -7,6 +7,7 @@ import { packColumns } from '@/core/formats/packedColumns';
 import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
 import { database } from '@/data/book';
 import {
+  AlreadyKept,
   captureHeadSchema,
   keepCapture,
   loadCapture,
@@ -31,6 +32,12 @@ const headSchema = z.strictObject({
 
 const NO_RIG = { code: 'no-rig', message: 'No rig is open.', place: {}, remedy: 'Choose a rig first.' };
 const NO_CAPTURE = { code: 'no-capture', message: 'There is none.', place: {}, remedy: 'Record one first.' };
+const ALREADY_KEPT: Problem = {
+  code: 'already-kept',
+  message: 'This capture is kept already; another window went on with it.',
+  place: {},
+  remedy: 'Reload the page, and start a new capture for another one.',
+};
 const NOT_WHOLE: Problem = {
   code: 'bad-capture',
   message: 'The capture is not whole.',
@@ -52,6 +59,7 @@ export async function acceptCapture(request: Request): Promise<Response> {
   const scope = await openCombination(db);
   if (!scope) return refuse([NO_RIG], 409);
   const { id, axis, status, origin, fromRow, capture } = head.data;
+  const rows = columns.value.t.length;
   try {
     await saveCapture(db, {
       id,
@@ -64,6 +72,10 @@ export async function acceptCapture(request: Request): Promise<Response> {
       part: { fromRow, ...columns.value },
     });
   } catch (error) {
+    // The answer to the last part may have been lost on its way.
+    const isAgain = error instanceof AlreadyKept && status === 'kept' && fromRow + rows === error.rows;
+    if (isAgain) return Response.json({ ok: true });
+    if (error instanceof AlreadyKept) return refuse([ALREADY_KEPT], 409);
     if (!(error instanceof MissingParts)) throw error;
     return Response.json({ ok: false, knownRows: error.knownRows, problems: [NOT_WHOLE] }, { status: 409 });
   }

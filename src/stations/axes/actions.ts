@@ -7,6 +7,7 @@ import { database } from '@/data/book';
 import { discardDraft as discard, removeCapture as remove } from '@/data/captures';
 import { openCombination } from '@/data/combination';
 import { addProof, proofResultsSchema } from '@/data/readiness';
+import { asked } from '../asked';
 import { bookChanged } from '../bookChanged';
 import { bookView } from '../bookView';
 import { DONE, refused, type Reply } from '../reply';
@@ -23,7 +24,9 @@ export async function discardDraft(axis: string): Promise<Reply> {
   const db = await database();
   const scope = await openCombination(db);
   if (!scope) return NOTHING_OPEN;
-  await discard(db, { rigId: scope.rigId, axis: z.enum(AXIS_NAMES).parse(axis), driver: scope.driver });
+  const wanted = asked(z.enum(AXIS_NAMES), axis);
+  if (!wanted.ok) return refused(...wanted.problems);
+  await discard(db, { rigId: scope.rigId, axis: wanted.value, driver: scope.driver });
   bookChanged();
   return DONE;
 }
@@ -33,7 +36,9 @@ export async function removeCapture(id: string): Promise<Reply> {
   const db = await database();
   const scope = await openCombination(db);
   if (!scope) return NOTHING_OPEN;
-  await remove(db, scope.rigId, z.string().max(60).parse(id));
+  const wanted = asked(z.string().max(60), id);
+  if (!wanted.ok) return refused(...wanted.problems);
+  await remove(db, scope.rigId, wanted.value);
   bookChanged();
   return DONE;
 }

@@ -53,6 +53,7 @@ export function captureSession(
   const axis = state.axis;
   const range = source.info.ranges[axis] ?? { min: 0, max: 1 };
   const id = resumed?.id ?? crypto.randomUUID();
+  const writer = crypto.randomUUID();
   const recorded = [axis, ...axesOfSource(source).filter((name) => name !== axis)];
   const recorder = sampleRecorder(resumed ? (Object.keys(resumed.axes) as AxisName[]) : recorded);
   const guide = captureGuide({ rangeMin: range.min, rangeMax: range.max }, state);
@@ -117,6 +118,7 @@ export function captureSession(
       rateHz: source.info.rateHz,
       runs: guide.state.runs,
       guide: guide.state,
+      writer,
     };
     const answer = await post({
       head: { id, axis, status, origin: 'guided', fromRow, capture },
@@ -124,7 +126,8 @@ export function captureSession(
     });
     const reply = answer.reply as { ok: boolean; knownRows?: number; problems?: Problem[] };
     if (reply.knownRows !== undefined) {
-      // The book holds less than was sent (it was put back, or the server lost its last moments): from there again.
+      // The book holds less than was sent (it was put back, or the server lost its last moments), or what another window
+      // sent: from there again.
       sentRows = reply.knownRows;
       return send(status);
     }

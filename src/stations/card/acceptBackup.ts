@@ -1,9 +1,12 @@
 import 'server-only';
 import { bookArchive, bookCounts, type BookCounts } from '@/data/backup';
+import { reasonOf, type Problem } from '@/core/problem';
 import { database } from '@/data/book';
 import { readBackup, restoreBook } from '@/data/restore';
 import { bookChanged } from '../bookChanged';
+import { forgetMemos } from '../memo';
 import { receiveBytes, refuse } from '../receive';
+import { lookThrough } from './lookThrough';
 
 const LARGEST_BACKUP_BYTES = 512 * 1024 * 1024;
 
@@ -28,8 +31,8 @@ export async function sendBackup(): Promise<Response> {
 }
 
 /**
- * Reads a backup and says what it would replace; without `?dry` it then does. A backup that is not sound in every row
- * changes nothing.
+ * Restores a backup and says what it replaces; with `?dry` all is taken back again. A backup that is not sound in every
+ * row, or makes a book that cannot be shown, changes nothing.
  */
 export async function acceptBackup(request: Request): Promise<Response> {
   const isDry = new URL(request.url).searchParams.has('dry');
@@ -50,9 +53,27 @@ export async function acceptBackup(request: Request): Promise<Response> {
       changes: changes.length,
     },
   };
-  if (!isDry) {
-    await restoreBook(db, backup.value);
+  try {
+    await restoreBook(db, backup.value, async (restored) => {
+      await lookThrough(restored);
+      if (isDry) throw new Rehearsed();
+    });
+    forgetMemos(db);
     bookChanged();
+  } catch (error) {
+    if (!(error instanceof Rehearsed)) return refuse([notTaken(error)], 422);
   }
   return Response.json(report);
+}
+
+/** The restore was sound to its last row, and is taken back. */
+class Rehearsed extends Error {}
+
+function notTaken(error: unknown): Problem {
+  return {
+    code: 'unreadable-book',
+    message: `The backup makes no whole book: ${reasonOf(error)}.`,
+    place: {},
+    remedy: 'Nothing was changed. Choose an unchanged backup.',
+  };
 }

@@ -7,6 +7,7 @@ import { usualScope } from '@/core/settings/scope';
 import { database } from '@/data/book';
 import { addChanges, listChanges, type RecordedEvent } from '@/data/changes';
 import { chooseCombination, listCombinations, openCombination } from '@/data/combination';
+import { asked } from '../asked';
 import { bookChanged } from '../bookChanged';
 import { DONE, refused, type Reply } from '../reply';
 import { spoiltBy } from '../spoilt';
@@ -17,7 +18,9 @@ const NOTHING_OPEN = problem('no-rig', 'No rig is open.', 'Choose or make a rig 
 
 /** Opens a branch that begins with everything as it is now. */
 export async function branchOff(wanted: string): Promise<Reply> {
-  const branch = z.string().trim().min(1).max(40).parse(wanted);
+  const name = asked(z.string().trim().min(1).max(40), wanted);
+  if (!name.ok) return refused(...name.problems);
+  const branch = name.value;
   const db = await database();
   const open = await openCombination(db);
   if (!open) return NOTHING_OPEN;
@@ -59,7 +62,9 @@ export async function branchOff(wanted: string): Promise<Reply> {
 
 /** Sets everything as it was right after a change; what came since stays on the trail. */
 export async function restoreMoment(changeId: string): Promise<Reply> {
-  const momentId = z.string().max(80).parse(changeId);
+  const wanted = asked(z.string().max(80), changeId);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const momentId = wanted.value;
   const db = await database();
   const open = await openCombination(db);
   if (!open) return NOTHING_OPEN;

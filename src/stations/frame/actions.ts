@@ -22,6 +22,7 @@ import {
 import type { Database } from '@/data/openBook';
 import { listTitles } from '@/data/ownTitles';
 import { listRigs } from '@/data/rigs';
+import { asked } from '../asked';
 import { bookChanged } from '../bookChanged';
 import { DONE, refused, type Reply } from '../reply';
 import { spoiltBy } from '../spoilt';
@@ -73,12 +74,13 @@ function openWithCar(open: Open, carId: string): Open | null {
 
 /** Books changes of the open combination on the trail: one pebble each, all of them or none. */
 export async function applyChanges(inputs: z.input<typeof changeSchema>[]): Promise<Reply> {
-  const changes = z.array(changeSchema).max(200).parse(inputs);
+  const changes = asked(z.array(changeSchema).max(200), inputs);
+  if (!changes.ok) return refused(...changes.problems);
   const db = await database();
   const open = await openSettings(db);
   if (!open) return NOTHING_OPEN;
   const booked: RecordedEvent[] = [];
-  for (const { layer, axis, field, to, why, forEveryone, thisTitleOnly, carId } of changes) {
+  for (const { layer, axis, field, to, why, forEveryone, thisTitleOnly, carId } of changes.value) {
     const key = { layer, axis, field };
     const place = carId === undefined ? open : openWithCar(open, carId);
     if (!place) return NO_SUCH_CAR;
@@ -144,7 +146,9 @@ export async function applyChange(input: z.input<typeof changeSchema>): Promise<
 
 /** Puts a change back, from anywhere on the trail, or says why it cannot be. */
 export async function putBack(changeId: string): Promise<Reply> {
-  const undoes = z.string().max(60).parse(changeId);
+  const wanted = asked(z.string().max(60), changeId);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const undoes = wanted.value;
   const db = await database();
   const open = await openSettings(db);
   if (!open) return NOTHING_OPEN;
@@ -172,17 +176,19 @@ export async function putBack(changeId: string): Promise<Reply> {
 /** Opens another combination; what belongs to the one before stays as it is. A rig opens as it was left. */
 export async function changeCombination(part: Partial<z.input<typeof combinationSchema>>): Promise<Reply> {
   const db = await database();
-  const asked = combinationSchema.partial().parse(part);
+  const wanted = asked(combinationSchema.partial(), part);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const to = wanted.value;
   const now = await openCombination(db);
-  const rigId = asked.rigId ?? now?.rigId;
+  const rigId = to.rigId ?? now?.rigId;
   if (!rigId || !(await listRigs(db)).some((rig) => rig.id === rigId)) return NOTHING_OPEN;
   const before = rigId === now?.rigId ? now : ((await lastCombination(db, rigId)) ?? now);
-  const title = (await listTitles(db)).byId(asked.titleId ?? before?.titleId ?? '');
-  const wantedCar = asked.carId ?? before?.carId;
+  const title = (await listTitles(db)).byId(to.titleId ?? before?.titleId ?? '');
+  const wantedCar = to.carId ?? before?.carId;
   const carId = title.carIds.find((id) => id === wantedCar) ?? title.carIds[0]!;
-  const driver = asked.driver ?? before?.driver ?? DRIVERS[0];
+  const driver = to.driver ?? before?.driver ?? DRIVERS[0];
   // A branch belongs to its combination: another title, car or driver begins on its main one.
-  const branch = asked.branch ?? '';
+  const branch = to.branch ?? '';
   await chooseCombination(db, { rigId, titleId: title.id, carId, driver, branch });
   bookChanged();
   return DONE;

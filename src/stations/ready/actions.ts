@@ -8,6 +8,7 @@ import { openCombination, type Combination } from '@/data/combination';
 import type { Database } from '@/data/openBook';
 import { setRotationReminder, setTick, setTitleVersion, titleVersion } from '@/data/readiness';
 import { describeRig, listRigs, type Rig } from '@/data/rigs';
+import { asked } from '../asked';
 import { bookChanged } from '../bookChanged';
 import { DONE, refused, type Reply } from '../reply';
 
@@ -54,7 +55,9 @@ export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply
 export async function noteTitleVersion(version: string): Promise<Reply> {
   const open = await whatIsOpen();
   if (!open) return NOTHING_OPEN;
-  await setTitleVersion(open.db, open.scope.titleId, z.string().trim().max(40).parse(version));
+  const installed = asked(z.string().trim().max(40), version);
+  if (!installed.ok) return refused(...installed.problems);
+  await setTitleVersion(open.db, open.scope.titleId, installed.value);
   bookChanged();
   return DONE;
 }
@@ -75,9 +78,10 @@ export async function turnDownForBinding(): Promise<Reply> {
 export async function rotationPutBack(restoreDeg: number | null): Promise<Reply> {
   const open = await whatIsOpen();
   if (!open) return NOTHING_OPEN;
-  const degrees = z.number().min(90).max(3600).nullable().parse(restoreDeg);
+  const degrees = asked(z.number().min(90).max(3600).nullable(), restoreDeg);
+  if (!degrees.ok) return refused(...degrees.problems);
   await setRotationReminder(open.db, open.rig.id, null);
-  await describeRig(open.db, withRotation(open.rig, degrees));
+  await describeRig(open.db, withRotation(open.rig, degrees.value));
   bookChanged();
   return DONE;
 }

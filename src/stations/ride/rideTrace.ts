@@ -18,8 +18,9 @@ export interface RideTrace {
 const KMH = 3.6;
 
 export async function rideTrace(id: string): Promise<RideTrace | null> {
-  return memo(`trace:${id}`, async () => {
-    const log = await loadRide(await database(), id);
+  const db = await database();
+  return memo(db, `trace:${id}`, async () => {
+    const log = await loadRide(db, id);
     if (!log) return null;
     const [brake, throttle, speed] = (['brake', 'throttle', 'speed_mps'] as const).map((column) =>
       medianOverDistance(log, column),
@@ -45,8 +46,9 @@ const MAP_EVERY = 12;
 
 /** A road as a line, for a small map. */
 export function roadMap(trackId: string): RoadMap {
-  return memo(`map:${trackId}`, () => {
-    const track = layTrack(trackById(trackId));
+  const spec = trackById(trackId);
+  return memo(spec, 'map', () => {
+    const track = layTrack(spec);
     const points: [number, number][] = [];
     for (let i = 0; i < track.x.length; i += MAP_EVERY) points.push([track.x[i]!, track.y[i]!]);
     return { name: track.spec.name, lengthM: track.lengthM, closed: track.spec.closed, points };

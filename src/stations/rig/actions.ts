@@ -12,10 +12,12 @@ import {
   type RigSpec,
 } from '@/core/rig/rigSpec';
 import { simulatedRigById } from '@/catalog/find';
+import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
 import { database } from '@/data/book';
 import { openCombination } from '@/data/combination';
 import type { Database } from '@/data/openBook';
 import { addRig, describeRig, listRigs, type Rig } from '@/data/rigs';
+import { asked } from '../asked';
 import { bookChanged } from '../bookChanged';
 import { changeCombination } from '../frame/actions';
 import { DONE, refused, type Reply } from '../reply';
@@ -32,19 +34,23 @@ async function nameTaken(db: Database, name: string, except?: string): Promise<R
     : null;
 }
 
+const playableSchema = deviceSchema.refine(
+  (device) => device.kind !== 'simulated' || SIMULATED_RIGS.some(({ id }) => id === device.rig),
+  `no such simulated rig; there are ${SIMULATED_RIGS.map(({ id }) => id).join(', ')}`,
+);
+
 const newRigSchema = z.strictObject({
   name: rigNameSchema,
-  device: deviceSchema,
+  device: playableSchema,
   /** Whether the base is known to be a direct drive; cautions follow from it. */
   isDirect: z.boolean().optional(),
 });
 
 /** Makes a rig and opens it; a simulated one comes described. */
 export async function makeRig(input: z.input<typeof newRigSchema>): Promise<Reply> {
-  const parsed = newRigSchema.safeParse(input);
-  if (!parsed.success)
-    return problem('bad-rig', `${parsed.error.issues[0]?.message ?? 'The rig is not valid'}.`, 'Correct it.');
-  const { name, device, isDirect = false } = parsed.data;
+  const wanted = asked(newRigSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const { name, device, isDirect = false } = wanted.value;
   const db = await database();
   const taken = await nameTaken(db, name);
   if (taken) return taken;
@@ -78,24 +84,24 @@ function gatesOf({ place }: AxisSource): number {
   return place.kind === 'buttons' ? Math.min(8, Math.max(1, place.indices.length - 1)) : 6;
 }
 
-const describedSchema = z.strictObject({ name: rigNameSchema, spec: rigSpecSchema });
+const describedSchema = z.strictObject({
+  name: rigNameSchema,
+  spec: rigSpecSchema.extend({ device: playableSchema }),
+});
 
 /** Writes down what the open rig is made of. */
 export async function saveRig(input: z.input<typeof describedSchema>): Promise<Reply> {
-  const parsed = describedSchema.safeParse(input);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]!;
-    const place = { column: issue.path.join('.') };
-    return refused({ code: 'bad-rig', message: `${issue.message}.`, place, remedy: 'Correct the value.' });
-  }
+  const described = asked(describedSchema, input);
+  if (!described.ok) return refused(...described.problems);
+  const { name, spec } = described.value;
   const db = await database();
   const rig = await openRig(db);
   if (!rig) return NOTHING_OPEN;
-  const taken = await nameTaken(db, parsed.data.name, rig.id);
+  const taken = await nameTaken(db, name, rig.id);
   if (taken) return taken;
-  const faults = contradictions(parsed.data.spec);
+  const faults = contradictions(spec);
   if (faults) return faults;
-  await describeRig(db, { id: rig.id, ...parsed.data });
+  await describeRig(db, { id: rig.id, name, spec });
   bookChanged();
   return DONE;
 }
@@ -124,15 +130,15 @@ function contradictions({ base }: RigSpec): Reply | null {
 
 /** A second rig like the open one, under another name. */
 export async function copyRig(name: string): Promise<Reply> {
-  const parsed = rigNameSchema.safeParse(name);
-  if (!parsed.success) return problem('bad-rig', `${parsed.error.issues[0]!.message}.`, 'Correct it.');
+  const wanted = asked(rigNameSchema, name);
+  if (!wanted.ok) return refused(...wanted.problems);
   const db = await database();
   const rig = await openRig(db);
   if (!rig) return NOTHING_OPEN;
-  const taken = await nameTaken(db, parsed.data);
+  const taken = await nameTaken(db, wanted.value);
   if (taken) return taken;
   const id = randomUUID();
-  await addRig(db, { id, name: parsed.data, spec: rig.spec });
+  await addRig(db, { id, name: wanted.value, spec: rig.spec });
   return changeCombination({ rigId: id });
 }
 
@@ -144,20 +150,25 @@ const axisSourceSchema = z.strictObject({
 
 /** Remembers from where one axis of the open rig comes; a simulated rig becomes a real one with it. */
 export async function assignAxis(input: { axis: string; device: string; place: unknown }): Promise<Reply> {
-  const { axis, device, place } = axisSourceSchema.parse(input);
+  const wanted = asked(axisSourceSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const { axis, device, place } = wanted.value;
   const db = await database();
   const rig = await openRig(db);
   if (!rig) return NOTHING_OPEN;
   const axes = rig.spec.device.kind === 'real' ? rig.spec.device.axes : {};
-  const next = deviceSchema.parse({ kind: 'real', axes: { ...axes, [axis]: { device, place } } });
-  await describeRig(db, { ...rig, spec: { ...rig.spec, device: next } });
+  const next = asked(deviceSchema, { kind: 'real', axes: { ...axes, [axis]: { device, place } } });
+  if (!next.ok) return refused(...next.problems);
+  await describeRig(db, { ...rig, spec: { ...rig.spec, device: next.value } });
   bookChanged();
   return DONE;
 }
 
 /** Lets the simulated rig stand in for the open rig's device, or takes the devices' places as they are given. */
-export async function takeDevice(input: z.input<typeof deviceSchema>): Promise<Reply> {
-  const device = deviceSchema.parse(input);
+export async function takeDevice(input: z.input<typeof playableSchema>): Promise<Reply> {
+  const wanted = asked(playableSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const device = wanted.value;
   const db = await database();
   const rig = await openRig(db);
   if (!rig) return NOTHING_OPEN;

@@ -9,6 +9,7 @@ import { database } from '@/data/book';
 import { openCombination } from '@/data/combination';
 import { listTitles, saveOwnTitle } from '@/data/ownTitles';
 import { describeRig, listRigs } from '@/data/rigs';
+import { asked } from '../asked';
 import { bookChanged } from '../bookChanged';
 import { DONE, refused, type Reply } from '../reply';
 
@@ -21,7 +22,9 @@ const titleSchema = z.strictObject({
 
 /** Keeps a title that the driver described. */
 export async function saveTitle(input: z.input<typeof titleSchema>): Promise<Reply> {
-  const { name, rotation, fields, steering } = titleSchema.parse(input);
+  const described = asked(titleSchema, input);
+  if (!described.ok) return refused(...described.problems);
+  const { name, rotation, fields, steering } = described.value;
   const sound = soundDialect(
     { format: 'pebble-road/dialect', version: 1, name, axis: 'steering', fields: [...steering, ...fields] },
     '',
@@ -43,7 +46,9 @@ export async function saveTitle(input: z.input<typeof titleSchema>): Promise<Rep
 
 /** Keeps what the open rig's base lets one set as its driver described it; `null` forgets it again. */
 export async function saveBase(input: z.input<typeof baseProgramSchema> | null): Promise<Reply> {
-  const program = baseProgramSchema.nullable().parse(input);
+  const described = asked(baseProgramSchema.nullable(), input);
+  if (!described.ok) return refused(...described.problems);
+  const program = described.value;
   const fields = program ? [...program.steering, ...program.fields] : [];
   if (program && fields.length > 0) {
     const sound = soundDialect(

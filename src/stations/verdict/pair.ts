@@ -19,6 +19,6 @@ export async function markedPair(view: BookView): Promise<Pair | null> {
   if (!pair) return null;
   const { a, b } = pair;
   const [traceA, traceB] = await Promise.all([rideTrace(a.id), rideTrace(b.id)]);
-  const comparisons = memo(`pair:${a.id}:${b.id}`, () => compareLaps(a.measures.laps, b.measures.laps));
+  const comparisons = memo(a.measures, `pair:${b.id}`, () => compareLaps(a.measures.laps, b.measures.laps));
   return { a, b, traceA, traceB, comparisons };
 }

@@ -1,0 +1,143 @@
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { AXIS_NAMES } from '@/core/axes/recording';
+import { packColumns } from '@/core/formats/packedColumns';
+import { plainRig } from '@/core/rig/rigSpec';
+import { RIDE_COLUMNS } from '@/core/rides/rideLog';
+import { bookDocument } from '@/data/backup';
+import { openBook, type Book } from '@/data/openBook';
+import { addRig } from '@/data/rigs';
+import { acceptCapture } from './axes/acceptCapture';
+import { bookView } from './bookView';
+import { changeCombination } from './frame/actions';
+import { acceptRide } from './ride/acceptRide';
+
+// What is thrown at it is the same every time; another number tries others.
+fc.configureGlobal({ seed: 7 });
+
+jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
+
+const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
+let book: Book;
+
+beforeAll(async () => {
+  book = await openBook(null, join(process.cwd(), 'drizzle'));
+  place.pebbleBook = Promise.resolve(book);
+  await addRig(book.db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
+  await changeCombination({ rigId: 'rig', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift' });
+}, 120_000);
+afterAll(async () => {
+  delete place.pebbleBook;
+  await book.close();
+});
+
+/** Refused in words, and then nothing may have changed; or taken, and then every page can still be shown. */
+async function send(accept: (request: Request) => Promise<Response>, body: Uint8Array): Promise<number> {
+  const before = await bookDocument(book.db, 1);
+  const answer = await accept(new Request('http://here/', { method: 'POST', body: body as BodyInit }));
+  const reply = (await answer.json()) as { ok: boolean; problems?: { message: string }[] };
+  if (!reply.ok) expect(reply.problems?.every(({ message }) => message !== '')).toBe(true);
+  // What does not stand up to analysis stays as a draft.
+  if (!reply.ok && answer.status !== 422) expect(await bookDocument(book.db, 1)).toEqual(before);
+  expect((await bookView())?.rig.name).toBe('Tern');
+  return answer.status;
+}
+
+const number = fc.oneof(
+  fc.double({ min: -10, max: 10, noNaN: true }),
+  fc.constantFrom(0, 1, -1, NaN, Infinity, 1e300, 5e-324),
+);
+/** Columns of one length under names of which most are right, with a clock that mostly runs. */
+const columnsOf = (names: readonly string[], clock: string) =>
+  fc
+    .record({
+      length: fc.nat(40),
+      runs: fc.boolean(),
+      some: fc.subarray([...names]),
+      odd: fc.nat(5).map((n) => n === 0),
+    })
+    .chain(({ length, runs, some, odd }) =>
+      fc
+        .tuple(...[...some, ...(odd ? ['odd'] : [])].map((name) => named(name, length)), named(clock, length))
+        .map((all) => {
+          const columns = Object.fromEntries(all);
+          if (runs) columns[clock] = columns[clock]!.map((_, i) => i / 250);
+          return columns;
+        }),
+    );
+const named = (name: string, length: number) =>
+  fc
+    .oneof(
+      { weight: 12, arbitrary: fc.array(fc.double({ min: -10, max: 10, noNaN: true }), exactly(length)) },
+      fc.array(number, exactly(length)),
+    )
+    .map((values): [string, Float64Array] => [name, Float64Array.from(values)]);
+const exactly = (length: number) => ({ minLength: length, maxLength: length });
+
+it('a ride of any columns is taken or refused, and the book can be shown', async () => {
+  const statuses = new Set<number>();
+  const head = fc.record({
+    trackId: fc.constantFrom('saltmarsh-loop', 'saltmarsh-loop', 'nowhere'),
+    seed: fc.constantFrom(1, 1, 1, -1, 0.5),
+    settings: fc.constantFrom({}, { 'title/brake/deadzone': 4 }, { nothing: 1 }, { 'a/b/c': [[0, 0]] }),
+    notes: fc.constantFrom({}, { file: 'x.csv' }, { rate: 'many', laps: '-3' }),
+  });
+  await fc.assert(
+    fc.asyncProperty(
+      head,
+      columnsOf(
+        RIDE_COLUMNS.filter((name) => name !== 't_s'),
+        't_s',
+      ),
+      async (h, columns) => {
+        statuses.add(await send(acceptRide, packColumns({ head: h, columns })));
+      },
+    ),
+    { numRuns: 60 },
+  );
+  expect(statuses).toContain(200);
+  expect(statuses).toContain(400);
+}, 120_000);
+
+it('so is a part of a capture', async () => {
+  const statuses = new Set<number>();
+  const runs = fc.constantFrom(
+    [],
+    [{ label: 'rest', from: 0, to: 10 }],
+    [{ label: 'sweep', from: 5, to: 2 }],
+    [{ label: 'press', from: 0, to: 1e9 }],
+  );
+  const head = fc.record({
+    id: fc.constantFrom('one', 'two', 'three', ''),
+    axis: fc.constantFrom('brake' as const, 'brake' as const, ...AXIS_NAMES),
+    status: fc.constantFrom('draft', 'kept'),
+    origin: fc.constantFrom('guided', 'file'),
+    fromRow: fc.constantFrom(0, 0, 0, 3, 1e6, -1),
+    capture: fc.record({
+      device: fc.constantFrom('Simulated Tern', ''),
+      rangeMin: fc.constantFrom(0, -1, 65535),
+      rangeMax: fc.constantFrom(65535, 0, -1),
+      rateHz: fc.constantFrom(250, null, 1e-9),
+      runs,
+      guide: fc.constantFrom(null, 'odd', {}, { at: 99 }),
+    }),
+  });
+  await fc.assert(
+    fc.asyncProperty(head, columnsOf([...AXIS_NAMES, 'brake', 'brake'], 't'), async (h, columns) => {
+      statuses.add(await send(acceptCapture, packColumns({ head: h, columns })));
+    }),
+    { numRuns: 60 },
+  );
+  expect(statuses).toContain(200);
+  expect(statuses).toContain(400);
+}, 120_000);
+
+it('bytes that are no columns are refused', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.uint8Array({ maxLength: 200 }), async (bytes) => {
+      expect(await send(acceptRide, bytes)).toBe(400);
+      expect(await send(acceptCapture, bytes)).toBe(400);
+    }),
+    { numRuns: 20 },
+  );
+}, 60_000);
