@@ -39,7 +39,7 @@ export function pedalSensor(hardware: PedalHardware, random: Random, rateHz: num
   return (t: number, position: number): number => {
     const spot = hardware.worn?.find((w) => position >= w.from && position < w.to);
     let raw = released + position * (pressed - released);
-    raw += Math.hypot(sigma, spot?.sigma ?? 0) * random.normal();
+    raw += (spot ? Math.hypot(sigma, spot.sigma) : sigma) * random.normal();
     raw += ((hardware.driftPerMin ?? 0) * t) / 60;
     if (hardware.spikesPerMin && random.uniform() < hardware.spikesPerMin / 60 / rateHz)
       raw += SPIKE_COUNTS_IN_SIGMAS * sigma;

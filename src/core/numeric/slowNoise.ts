@@ -9,9 +9,17 @@ const { Math } = globalThis;
  */
 export function slowNoise(random: Random, sigma: number, correlationS: number): (dt: number) => number {
   let value = sigma * random.normal();
+  // Steps are mostly alike.
+  let lastDt = NaN;
+  let keep = 0;
+  let fresh = 0;
   return (dt) => {
-    const keep = Math.exp(-dt / correlationS);
-    value = value * keep + sigma * Math.sqrt(1 - keep * keep) * random.normal();
+    if (dt !== lastDt) {
+      lastDt = dt;
+      keep = Math.exp(-dt / correlationS);
+      fresh = sigma * Math.sqrt(1 - keep * keep);
+    }
+    value = value * keep + fresh * random.normal();
     return value;
   };
 }

@@ -93,8 +93,10 @@ export function makeDriver(setup: DriverSetup): Driver {
     const aimY = track.y[k]! + lineOffset * Math.cos(track.heading[k]!) - state.y;
     // Along the course, not the nose: a body slip of 0.1 rad would pass for twice a fast corner's curvature.
     const course = state.heading + Math.atan2(state.vy, v);
-    const ahead = aimX * Math.cos(course) + aimY * Math.sin(course);
-    const aside = aimY * Math.cos(course) - aimX * Math.sin(course);
+    const cos = Math.cos(course);
+    const sin = Math.sin(course);
+    const ahead = aimX * cos + aimY * sin;
+    const aside = aimY * cos - aimX * sin;
     const pursuit = (2 * aside) / (ahead * ahead + aside * aside);
     const here = track.curvature[trackIndex(track, place.distanceM + v * ARM_DELAY_S * 2)]!;
     const curvature = PURSUIT_SHARE * pursuit + (1 - PURSUIT_SHARE) * here;
