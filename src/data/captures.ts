@@ -2,6 +2,7 @@ import { and, asc, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { GuideState } from '@/core/axes/guideState';
 import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
+import { bookTime } from './bookTime';
 import type { Database } from './openBook';
 import { loadColumns, storeColumns } from './samples';
 import { captureParts, captures } from './schema';
@@ -83,7 +84,8 @@ export class AlreadyKept extends Error {
 export async function saveCapture(db: Database, capture: NewCapture): Promise<void> {
   const { id, rigId, axis, driver, status, origin, head, part } = capture;
   const rows = part.fromRow + part.t.length;
-  const state = { status, head, rows, analysis: null, madeAt: new Date(capture.madeAtMs ?? Date.now()) };
+  const madeAt = new Date(capture.madeAtMs ?? (await bookTime(db)));
+  const state = { status, head, rows, analysis: null, madeAt };
   await db.transaction(async (tx) => {
     const [known] = await tx
       .select({ rows: captures.rows, status: captures.status, head: captures.head })

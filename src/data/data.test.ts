@@ -5,11 +5,12 @@ import { sql } from 'drizzle-orm';
 import { usualScope } from '@/core/settings/scope';
 import { effectiveSettings } from '@/core/settings/trail';
 import { plainRig } from '@/core/rig/rigSpec';
+import { bookTime, forgetTimes } from './bookTime';
 import {
+  AlreadyKept,
   discardDraft,
   keepCapture,
   listCaptures,
-  AlreadyKept,
   MissingParts,
   newestCapture,
   removeCapture,
@@ -151,6 +152,22 @@ describe('captures', () => {
     await keepCapture(book.db, 'd0');
     await expect(of('right', 5, [60])).rejects.toThrow(AlreadyKept);
     await removeCapture(book.db, 'r', 'd0');
+  });
+
+  it('stay in order when the clock is set back', async () => {
+    await saveCapture(book.db, capture({ id: 'before', status: 'kept' }));
+    const clock = jest.spyOn(Date, 'now').mockReturnValue(Date.now() - 3_600_000);
+    try {
+      await saveCapture(book.db, capture({ id: 'after', status: 'kept' }));
+      const newest = await newestCapture(book.db, scope, 'kept');
+      expect(newest?.id).toBe('after');
+      // A program that was started anew knows it from the book.
+      forgetTimes(book.db);
+      expect(await bookTime(book.db)).toBeGreaterThan(newest!.madeAtMs);
+    } finally {
+      clock.mockRestore();
+    }
+    for (const id of ['before', 'after']) await removeCapture(book.db, 'r', id);
   });
 });
 

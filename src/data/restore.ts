@@ -6,6 +6,7 @@ import { readRideCsv } from '@/core/formats/rideCsv';
 import { describeProblem, fail, succeed, type Outcome, type Problem } from '@/core/problem';
 import { rigSpecSchema } from '@/core/rig/rigSpec';
 import { BOOK_FILE } from './backup';
+import { forgetTimes } from './bookTime';
 import { captureHeadSchema } from './captures';
 import { forgetChanges } from './changes';
 import type { Database } from './openBook';
@@ -271,4 +272,5 @@ export async function restoreBook(
     await look?.(tx);
   });
   forgetChanges(db);
+  forgetTimes(db);
 }

@@ -2,6 +2,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
 import type { SettingValues } from '@/core/settings/setting';
+import { bookTime } from './bookTime';
 import { settingValueSchema } from './changes';
 import type { Combination } from './combination';
 import type { Database } from './openBook';
@@ -31,7 +32,7 @@ export interface NewRide extends Combination {
 export async function addRide(db: Database, { log, ...ride }: NewRide): Promise<void> {
   await db.insert(rides).values({
     ...ride,
-    at: new Date(),
+    at: new Date(await bookTime(db)),
     mark: null,
     head: { notes: log.notes },
     samples: storeColumns(log.columns as Record<string, Float64Array>),

@@ -163,7 +163,7 @@ it.each(CALLS)(
       fc.asyncProperty(spoilt(args), async (odd) => {
         await askSomething(action, Array.isArray(odd) ? odd : [odd]);
       }),
-      { numRuns: 25 },
+      { numRuns: 16 },
     );
   },
   60_000,

@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { AXIS_NAMES } from '@/core/axes/recording';
 import { database } from '@/data/book';
+import { bookTime } from '@/data/bookTime';
 import { discardDraft as discard, removeCapture as remove } from '@/data/captures';
 import { openCombination } from '@/data/combination';
 import { addProof, proofResultsSchema } from '@/data/readiness';
@@ -55,9 +56,10 @@ export async function signProof(results: z.input<typeof proofResultsSchema>): Pr
     });
   const view = await bookView();
   if (!view) return NOTHING_OPEN;
-  await addProof(await database(), view.combination, {
+  const db = await database();
+  await addProof(db, view.combination, {
     id: randomUUID(),
-    atMs: Date.now(),
+    atMs: await bookTime(db),
     results: parsed.data,
     basis: view.proofBasis,
   });

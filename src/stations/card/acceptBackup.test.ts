@@ -134,6 +134,6 @@ it('whatever is changed in a backup: it is refused and nothing changes, or the b
         expect(await bookDocument(book.db, 1)).toEqual(before);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: 40 },
   );
 }, 120_000);

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { wayBack, effectiveSettings } from '@/core/settings/trail';
 import { usualScope } from '@/core/settings/scope';
 import { database } from '@/data/book';
+import { bookTime } from '@/data/bookTime';
 import { addChanges, listChanges, type RecordedEvent } from '@/data/changes';
 import { chooseCombination, listCombinations, openCombination } from '@/data/combination';
 import { asked } from '../asked';
@@ -38,6 +39,7 @@ export async function branchOff(wanted: string): Promise<Reply> {
     return problem('branch-exists', `There is a branch “${branch}” already.`, 'Give it another name.');
   const now = effectiveSettings(await listChanges(db, open.rigId), open);
   const from = open.branch ? `the branch “${open.branch}”` : 'the main one';
+  const atMs = await bookTime(db);
   await addChanges(
     db,
     open.rigId,
@@ -45,7 +47,7 @@ export async function branchOff(wanted: string): Promise<Reply> {
       const scope = { ...usualScope(key.layer, next), titleId: next.titleId };
       return {
         id: randomUUID(),
-        atMs: Date.now(),
+        atMs,
         kind: 'set',
         scope,
         key,
@@ -72,10 +74,11 @@ export async function restoreMoment(changeId: string): Promise<Reply> {
   if (!events.some((event) => event.id === momentId))
     return problem('no-such-change', 'There is no such change on the trail.', 'Reload the page.');
   const back = wayBack(events, open, momentId);
+  const atMs = await bookTime(db);
   const news = back.map((step) => ({
     ...step,
     id: randomUUID(),
-    atMs: Date.now(),
+    atMs,
     kind: 'set' as const,
     why: 'Everything as it was at an earlier moment.',
   }));

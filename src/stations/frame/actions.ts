@@ -11,6 +11,7 @@ import { narrowness, usualScope, type Scope } from '@/core/settings/scope';
 import { keyText, LAYERS, sameValue, type SettingKey, type SettingValue } from '@/core/settings/setting';
 import { checkPutBack, effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { database } from '@/data/book';
+import { bookTime } from '@/data/bookTime';
 import { addChanges, listChanges, settingValueSchema, type RecordedEvent } from '@/data/changes';
 import {
   chooseCombination,
@@ -80,11 +81,12 @@ export async function applyChanges(inputs: z.input<typeof changeSchema>[]): Prom
   const open = await openSettings(db);
   if (!open) return NOTHING_OPEN;
   const booked: RecordedEvent[] = [];
+  const atMs = await bookTime(db);
   for (const { layer, axis, field, to, why, forEveryone, thisTitleOnly, carId } of changes.value) {
     const key = { layer, axis, field };
     const place = carId === undefined ? open : openWithCar(open, carId);
     if (!place) return NO_SUCH_CAR;
-    const event = changeEvents(place, booked, { key, to, why, forEveryone, thisTitleOnly });
+    const event = changeEvents(place, booked, { key, atMs, to, why, forEveryone, thisTitleOnly });
     if (!event.ok) return refused(...event.problems);
     booked.push(...event.value);
   }
@@ -96,6 +98,7 @@ export async function applyChanges(inputs: z.input<typeof changeSchema>[]): Prom
 }
 
 interface Wish {
+  atMs: number;
   key: SettingKey;
   to: SettingValue | null;
   why: string;
@@ -106,7 +109,7 @@ interface Wish {
 function changeEvents(
   { combination, menus, events }: Open,
   booked: RecordedEvent[],
-  { key, to, why, forEveryone, thisTitleOnly }: Wish,
+  { atMs, key, to, why, forEveryone, thisTitleOnly }: Wish,
 ) {
   const effective = effectiveSettings([...events, ...booked], combination);
   const values = valuesOf(effective);
@@ -125,7 +128,7 @@ function changeEvents(
   const isNarrower = stands !== undefined && narrowness(stands) > narrowness(wanted);
   const set = (scope: Scope, value: SettingValue | null): RecordedEvent => ({
     id: randomUUID(),
-    atMs: Date.now(),
+    atMs,
     kind: 'set',
     scope,
     key,
@@ -157,7 +160,7 @@ export async function putBack(changeId: string): Promise<Reply> {
   if (!allowed.ok) return refused(...allowed.problems);
   const event: RecordedEvent = {
     id: randomUUID(),
-    atMs: Date.now(),
+    atMs: await bookTime(db),
     kind: 'put-back',
     undoes,
     why: 'put back',
