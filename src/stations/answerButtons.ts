@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { DeviceSource } from '@/devices/source';
+import { remember, remembered } from '@/ui/remembered';
 
 /** Which buttons of the device mean yes and no. Remembered per device in this browser. */
 export interface AnswerButtons {
@@ -19,7 +20,7 @@ const SIMULATED: AnswerButtons = { yes: 0, no: 1 };
 function read(id: string): AnswerButtons {
   const untaught = id.startsWith('simulated:') ? SIMULATED : NONE;
   try {
-    const found = JSON.parse(localStorage.getItem(key(id)) ?? 'null') as AnswerButtons | null;
+    const found = JSON.parse(remembered(key(id)) ?? 'null') as AnswerButtons | null;
     return found && typeof found === 'object'
       ? { yes: found.yes ?? null, no: found.no ?? null }
       : { ...untaught };
@@ -42,7 +43,7 @@ export function useAnswerButtons(source: DeviceSource | null) {
         const other = learning === 'yes' ? 'no' : 'yes';
         const known = read(source.info.id);
         if (known[other] === index) known[other] = null;
-        localStorage.setItem(key(source.info.id), JSON.stringify({ ...known, [learning]: index }));
+        remember(key(source.info.id), JSON.stringify({ ...known, [learning]: index }));
         setVersion((n) => n + 1);
         setLearning(null);
       },

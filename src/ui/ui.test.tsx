@@ -3,6 +3,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { NumberSlider } from './NumberSlider';
+import { remember, remembered } from './remembered';
 import { useKeys } from './useKeys';
 
 beforeAll(() => {
@@ -93,4 +94,18 @@ describe('keys', () => {
     await user.keyboard('{Control>}u{/Control}');
     expect(pressed).toEqual([]);
   });
+});
+
+it('a browser that keeps nothing is asked in vain, and nothing breaks', () => {
+  remember('road', 'open');
+  expect(remembered('road')).toBe('open');
+  const storage = jest.spyOn(window, 'localStorage', 'get').mockImplementation(() => {
+    throw new DOMException('told to keep nothing', 'SecurityError');
+  });
+  try {
+    remember('road', 'closed');
+    expect(remembered('road')).toBeNull();
+  } finally {
+    storage.mockRestore();
+  }
 });

@@ -1,16 +1,17 @@
 'use client';
 
 import { create } from 'zustand';
+import { remember, remembered } from './remembered';
 
 const KEY = 'pebble-muted';
 
 /** Whether prompts are spoken and answered with tones; remembered in this browser. */
 export const useVoice = create<{ isMuted: boolean }>(() => ({
-  isMuted: typeof localStorage !== 'undefined' && localStorage.getItem(KEY) === 'yes',
+  isMuted: remembered(KEY) === 'yes',
 }));
 
 export function setMuted(isMuted: boolean) {
-  localStorage.setItem(KEY, isMuted ? 'yes' : 'no');
+  remember(KEY, isMuted ? 'yes' : 'no');
   useVoice.setState({ isMuted });
   if (isMuted && 'speechSynthesis' in window) window.speechSynthesis.cancel();
 }
