@@ -28,6 +28,37 @@ test('a server killed after Apply has everything when it comes back', async ({ p
   await again.stop();
 });
 
+test('a page that is older than the program, or that it stumbles over, is told so', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/axes`);
+  const apply = page.getByRole('button', { name: /^Apply: Brake dead zone/ });
+  /** What the page asks next reaches a program that knows nothing of it, or cannot read it. */
+  const spoilNext = (headers: Record<string, string>, body?: string) =>
+    page.route(
+      '**/axes/brake',
+      async (route) => {
+        const request = route.request();
+        await route.continue({
+          headers: { ...request.headers(), ...headers },
+          ...(body === undefined ? {} : { postData: body }),
+        });
+      },
+      { times: 1 },
+    );
+  await spoilNext({ 'next-action': '40'.padEnd(42, '0') });
+  await apply.click();
+  await expect(page.getByText(/^This page is older than the program.*is not done/)).toBeVisible();
+  await spoilNext({ 'content-type': 'text/plain;charset=UTF-8' }, '{no list');
+  await apply.click();
+  await expect(page.getByText(/^Pebble Road could not do what was asked of it just now/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
+  await apply.click();
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone 0 → \d$/ })).toBeVisible();
+});
+
 test('a second program on the same book is told who has it', async ({ server }) => {
   await expect(startServer(server.folder, 'demo')).rejects.toThrow(
     /is open in another Pebble Road \(process \d+\)/,
