@@ -30,6 +30,9 @@ export function told(reply: Reply, done?: string): boolean {
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ');
 
+/** Decibels with a true minus sign. */
+export const decibels = (value: number) => `${value.toFixed(1)} dB`.replace('-', '−');
+
 /** Degrees with a true minus sign. */
 export const degrees = (value: number, digits = 0) => `${value.toFixed(digits)}°`.replace('-', '−');
 

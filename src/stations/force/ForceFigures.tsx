@@ -2,7 +2,7 @@ import { Term } from '@/ui/Term';
 import type { ForceReport } from '@/workers/force.worker';
 import type { BookView } from '../bookView';
 import { Facts } from '../StationPage';
-import { percent } from '../words';
+import { decibels, percent } from '../words';
 import type { Panel } from './panels';
 import type { ForceState } from './useForce';
 
@@ -69,7 +69,7 @@ export function ForceFigures({
         { value: percent(judgement.clipShare, 1), meaning: 'of the ride is clipped' },
         { value: percent(judgement.sustainedShare, 1), meaning: 'of it held at the limit' },
         {
-          value: judgement.headroomDb === null ? '–' : `${judgement.headroomDb.toFixed(1)} dB`,
+          value: judgement.headroomDb === null ? '–' : decibels(judgement.headroomDb),
           meaning: 'of headroom over all but the highest thousandth',
         },
         {

@@ -18,7 +18,7 @@ import { CouplingPicture } from './CouplingPicture';
 import { FeelsPanel, FeelsStep } from './FeelsPanel';
 import { ForceAdviceSteps } from './ForceAdviceSteps';
 import { ForceFigures } from './ForceFigures';
-import { forceFinding, heavierCaution } from './forceFacts';
+import { crashCaution, forceFinding, heavierCaution } from './forceFacts';
 import { ForceSliders } from './ForceSliders';
 import { ListenPanel } from './ListenPanel';
 import { PANEL_NAMES, PANELS, type Panel } from './panels';
@@ -118,7 +118,7 @@ export function ForceStation({ view, sides, road, part, like }: Props) {
         </ul>
       )}
       <Assumed view={view} />
-      <Cautions view={view} />
+      <Cautions view={view} crash={panel === 'strength' ? crashCaution(force.facts) : null} />
     </StationPage>
   );
 }
@@ -188,10 +188,11 @@ function Assumed({ view }: { view: BookView }) {
   );
 }
 
-function Cautions({ view }: { view: BookView }) {
+function Cautions({ view, crash }: { view: BookView; crash: string | null }) {
   const torque = view.rig.spec.base.torqueNm ?? STRONG_NM;
   return (
     <ul aria-label="Cautions" className="mt-4 max-w-2xl border-l-3 border-rust pl-3 text-sm">
+      {crash && <li>{crash}</li>}
       {CAUTIONS.filter(({ fromNm }) => torque >= fromNm).map(({ text }) => (
         <li key={text}>{text}</li>
       ))}

@@ -1,4 +1,5 @@
 import { chainOf, type ChainFacts } from '@/core/force/chainOf';
+import { crashSpike } from '@/core/force/crashSpike';
 import { heavier } from '@/core/force/heavier';
 import { forceField, type ForceParameter } from '@/core/force/forceParameters';
 import { deadControls } from '@/core/force/coupling';
@@ -66,4 +67,18 @@ export function heavierIn(facts: ChainFacts, values: SettingValues): string | nu
   if (!asks) return null;
   const much = ratio > 1 ? `The same force comes ${ratio.toFixed(1)} times as strong` : 'The limit goes up';
   return `${much}, up to ${peakNm.toFixed(1)} N·m: both hands on, thumbs outside the spokes, stop button in reach.`;
+}
+
+/** What a crash can do with these settings: the title asks at once for all that it can. */
+export function crashCaution(facts: ChainFacts): string | null {
+  const { torqueNm, riseS, quarterS } = crashSpike(chainOf(facts));
+  if (torqueNm <= 0) return null;
+  const { diameterMm } = facts.rig.rim;
+  const pull = diameterMm === null ? '' : ` (${((2000 * torqueNm) / diameterMm).toFixed(0)} N)`;
+  const rise = riseS < 0.001 ? 'at once' : `within ${(1000 * riseS).toFixed(0)} ms`;
+  const turn =
+    quarterS === null
+      ? 'let go, it does not turn a quarter in a second'
+      : `let go, it turns a quarter in ${quarterS.toFixed(2)} s`;
+  return `A crash can put up to ${torqueNm.toFixed(1)} N·m${pull} on the rim ${rise}; ${turn}.`;
 }

@@ -1,7 +1,7 @@
 import type { BookView, RideView } from '../bookView';
 import { settingNames } from '../frame/trailItems';
 import { Facts } from '../StationPage';
-import { lapTime, moment, percent } from '../words';
+import { decibels, lapTime, moment, percent } from '../words';
 
 /** What the newest ride says of the brake. */
 export function LastRide({ ride }: { ride: RideView }) {
@@ -30,7 +30,7 @@ export function RideForceFacts({ clipping }: { clipping: NonNullable<RideView['c
         facts={[
           { value: percent(clipShare, 1), meaning: 'of the time the force was clipped' },
           { value: percent(sustainedShare, 1), meaning: 'held at the limit' },
-          { value: headroomDb === null ? '–' : `${headroomDb.toFixed(1)} dB`, meaning: 'of headroom' },
+          { value: headroomDb === null ? '–' : decibels(headroomDb), meaning: 'of headroom' },
           { value: factor(gainKeepEveryPeak), meaning: 'the gain would keep every peak' },
           { value: factor(gainTradeBiggestHits), meaning: 'the gain would trade the biggest hits' },
         ]}
