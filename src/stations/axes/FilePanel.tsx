@@ -44,16 +44,20 @@ export function FilePanel({ axis }: { axis: AxisView }) {
   };
   const keep = async ({ recording, analyses }: Read) => {
     setBusy(true);
+    const kept: string[] = [];
     try {
       for (const { axis: name } of analyses) {
         const problems = await sendCapture(recording, name);
         if (problems.length > 0) return setFaults(problems);
+        kept.push(AXIS_WORDS[name]);
       }
-      notify(`Kept: ${analyses.map((a) => AXIS_WORDS[a.axis]).join(', ')}`);
       setRead(null);
-      router.refresh();
     } finally {
       setBusy(false);
+      if (kept.length > 0) {
+        notify(`Kept: ${kept.join(', ')}`);
+        router.refresh();
+      }
     }
   };
   const same = read?.analyses.find((a) => a.axis === axis.axis);
@@ -84,7 +88,7 @@ export function FilePanel({ axis }: { axis: AxisView }) {
             {faults.slice(0, 4).map((fault) => (
               <p key={fault.code + fault.message}>{describeProblem(fault)}</p>
             ))}
-            <p className="text-muted">Nothing was kept of it.</p>
+            <p className="text-muted">Nothing of that was kept.</p>
           </div>
         )}
         {read && (
