@@ -6,16 +6,11 @@ import type { Title } from '@/catalog/titles';
 import { axesOf } from '@/core/rig/rigSpec';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import { preflightStamp, type PreflightStamp, type Tick } from '@/core/ready/preflight';
-import type { AxisName } from '@/core/axes/recording';
-import { analyseClipping, type Clipping } from '@/core/force/clipping';
-import type { RideColumn, RideLog } from '@/core/rides/rideLog';
-import { travelHistogram } from '@/core/rides/travelHistogram';
-import { throttleSmoothness } from '@/core/rides/throttleSmoothness';
 import { weaningState, type WeaningPlan, type WeaningState } from '@/core/response/weaning';
-import { menuField, responseLayers, type Menus } from '@/core/settings/menus';
+import { menuField, type Menus } from '@/core/settings/menus';
 import { rotationInForce, type RotationInForce } from '@/core/settings/rotationOf';
 import { holdsIn } from '@/core/settings/scope';
-import { changedBetween, type SettingValues } from '@/core/settings/setting';
+import { type SettingValues } from '@/core/settings/setting';
 import {
   effectiveSettings,
   fieldValues,
@@ -24,7 +19,6 @@ import {
   type Effective,
   type SetEvent,
 } from '@/core/settings/trail';
-import { measureRide, type RideMeasures } from '@/core/rides/measureRide';
 import { database } from '@/data/book';
 import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
@@ -42,34 +36,16 @@ import {
 } from '@/data/readiness';
 import { schoolsOf, type Schools } from '@/data/schools';
 import { chosenRoad } from '@/data/road';
-import { listRides, loadRide, type RideRow } from '@/data/rides';
 import { listRigs, type Rig } from '@/data/rigs';
 import { axisView, type AxisView } from './axisView';
 import { oncePerChange } from './bookChanged';
 import { typedInView, type TypedInView } from './card/cardOf';
-import { memo } from './memo';
 import { proofBasis } from './proofBasis';
+import { rideViews, withRide, type RideView } from './rideViews';
 import { roadHealth, type StationHealth } from './roadHealth';
 
 export type { AxisView, CaptureView } from './axisView';
-
-/** What is shown of a ride's clipping; the gains are factors on the one that it was ridden with. */
-export type RideClipping = Pick<
-  Clipping,
-  'clipShare' | 'sustainedShare' | 'headroomDb' | 'gainKeepEveryPeak' | 'gainTradeBiggestHits'
->;
-
-export interface RideView extends RideRow {
-  measures: RideMeasures;
-  /** RMS rate of the throttle, 1/s; `null` where it was not recorded. */
-  smoothness: number | null;
-  /** How much of its force was clipped; `null` where no force was logged. */
-  clipping: RideClipping | null;
-  /** The file that it was taken from; `null` where it was simulated. */
-  importedFrom: string | null;
-  /** Settings that changed since the ride before; more than one makes this ride confounded. */
-  changed: string[];
-}
+export type { RideView } from './rideViews';
 
 /** Pre-flight of the open rig and title, as the book knows it; what the device shows is added in the page. */
 export interface ReadyView {
@@ -259,39 +235,6 @@ function axisViews(db: Database, facts: AxesFacts): Promise<AxisView[]> {
   );
 }
 
-const RIDDEN: Partial<Record<AxisName, RideColumn>> = {
-  steering: 'steer_deg',
-  throttle: 'throttle',
-  brake: 'brake',
-};
-
-/** Where the newest ride lies on every axis that it recorded. */
-function withRide(
-  db: Database,
-  axes: AxisView[],
-  ride: RideView | undefined,
-  menus: Menus,
-  car: CarSpec,
-): Promise<AxisView[]> {
-  return Promise.all(
-    axes.map(async (axis) => {
-      const column = RIDDEN[axis.axis];
-      if (!ride || !column) return axis;
-      const ridden = await memo(db, `ridden:${ride.id}:${axis.axis}`, async () => {
-        const seen = (await loadRide(db, ride.id))?.columns[column];
-        const full = axis.axis === 'steering' ? car.lockDeg / 2 : 1;
-        return seen
-          ? travelHistogram(
-              seen.map((value) => value / full),
-              responseLayers(menus, ride.settings, axis.axis),
-            )
-          : null;
-      });
-      return { ...axis, ridden };
-    }),
-  );
-}
-
 async function readyView(db: Database, rig: Rig, combination: Combination): Promise<ReadyView> {
   const [ticks, version, reminder] = await Promise.all([
     listTicks(db, combination),
@@ -299,41 +242,4 @@ async function readyView(db: Database, rig: Rig, combination: Combination): Prom
     rotationReminder(db, rig.id),
   ]);
   return { ticks, titleVersion: version, stamp: preflightStamp(rig.spec, version), reminder };
-}
-
-async function rideViews(db: Database, combination: Combination): Promise<RideView[]> {
-  const rows = await listRides(db, combination);
-  return Promise.all(
-    rows.map(async (row, i) => ({
-      ...row,
-      ...(await measured(db, row.id)),
-      changed: i === 0 ? [] : changedBetween(rows[i - 1]!.settings, row.settings),
-    })),
-  );
-}
-
-/** What a ride says; it never changes, so it is worked out once. */
-function measured(
-  db: Database,
-  id: string,
-): Promise<Pick<RideView, 'measures' | 'smoothness' | 'clipping' | 'importedFrom'>> {
-  return memo(db, `ride:${id}`, async () => {
-    const log = await loadRide(db, id);
-    if (!log) throw new Error(`ride ${id} is gone`);
-    return {
-      measures: measureRide(log),
-      smoothness: throttleSmoothness(log),
-      clipping: clippingOf(log),
-      importedFrom: log.notes['file'] ?? null,
-    };
-  });
-}
-
-const GAIN_STEP = 0.01;
-
-function clippingOf(log: RideLog): RideClipping | null {
-  const judged = analyseClipping(log, { gain: 1, step: GAIN_STEP });
-  if (!judged.ok) return null;
-  const { clipShare, sustainedShare, headroomDb, gainKeepEveryPeak, gainTradeBiggestHits } = judged.value;
-  return { clipShare, sustainedShare, headroomDb, gainKeepEveryPeak, gainTradeBiggestHits };
 }
