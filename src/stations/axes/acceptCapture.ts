@@ -75,7 +75,8 @@ export async function acceptCapture(request: Request): Promise<Response> {
     // The answer to the last part may have been lost on its way.
     const isAgain = error instanceof AlreadyKept && status === 'kept' && fromRow + rows === error.rows;
     if (isAgain) return Response.json({ ok: true });
-    if (error instanceof AlreadyKept) return refuse([ALREADY_KEPT], 409);
+    if (error instanceof AlreadyKept)
+      return Response.json({ ok: false, isKept: true, problems: [ALREADY_KEPT] }, { status: 409 });
     if (!(error instanceof MissingParts)) throw error;
     return Response.json({ ok: false, knownRows: error.knownRows, problems: [NOT_WHOLE] }, { status: 409 });
   }

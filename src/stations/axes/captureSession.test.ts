@@ -31,11 +31,11 @@ function stage(answer: () => { ok: boolean; problems?: object[] }) {
     subscribe: listeners.subscribe,
     close: () => listeners.clear(),
   };
-  const sent: { status: string; from: number; to: number }[] = [];
+  const sent: { id: string; status: string; from: number; to: number }[] = [];
   const post = async (packed: PackedColumns) => {
-    const head = packed.head as { status: string; fromRow: number };
+    const head = packed.head as { id: string; status: string; fromRow: number };
     const to = head.fromRow + packed.columns['t']!.length;
-    sent.push({ status: head.status, from: head.fromRow, to });
+    sent.push({ id: head.id, status: head.status, from: head.fromRow, to });
     return { status: 200, reply: answer() };
   };
   const statuses: CaptureStatus[] = [];
@@ -166,6 +166,27 @@ it('sends again from where the server lost count', async () => {
   await settle();
   expect(sent.map((s) => s.from)).toEqual([0, 100]);
   expect(sent[1]!.to).toBe(sent[0]!.to);
+});
+
+it('what another window has kept meanwhile is left alone: all that was recorded here becomes another capture', async () => {
+  let isKept = false;
+  const { play, sent, settle } = stage(() => {
+    if (!isKept) return { ok: true };
+    isKept = false;
+    return { ok: false, isKept: true };
+  });
+  play(60, (status) => status.step?.kind === 'sweep');
+  await settle();
+  const before = sent.length;
+  isKept = true;
+  play(60, (status) => status.step === null);
+  await settle();
+  const [told, again, ...later] = sent.slice(before);
+  expect(told!.id).toBe(sent[0]!.id);
+  expect(again).toMatchObject({ from: 0, to: told!.to });
+  expect(again!.id).not.toBe(told!.id);
+  expect(new Set(later.map(({ id }) => id))).toEqual(new Set([again!.id]));
+  expect(sent.at(-1)!.status).toBe('kept');
 });
 
 it('says which other axis moves while this one lies still', () => {

@@ -52,7 +52,7 @@ export function captureSession(
   const state = 'id' in start ? start.guide : freshGuide(start.axis, start.steps);
   const axis = state.axis;
   const range = source.info.ranges[axis] ?? { min: 0, max: 1 };
-  const id = resumed?.id ?? crypto.randomUUID();
+  let id: string = resumed?.id ?? crypto.randomUUID();
   const writer = crypto.randomUUID();
   const recorded = [axis, ...axesOfSource(source).filter((name) => name !== axis)];
   const recorder = sampleRecorder(resumed ? (Object.keys(resumed.axes) as AxisName[]) : recorded);
@@ -124,11 +124,22 @@ export function captureSession(
       head: { id, axis, status, origin: 'guided', fromRow, capture },
       columns: { t: part.t, ...part.axes },
     });
-    const reply = answer.reply as { ok: boolean; knownRows?: number; problems?: Problem[] };
+    const reply = answer.reply as {
+      ok: boolean;
+      knownRows?: number;
+      isKept?: boolean;
+      problems?: Problem[];
+    };
     if (reply.knownRows !== undefined) {
       // The book holds less than was sent (it was put back, or the server lost its last moments), or what another window
       // sent: from there again.
       sentRows = reply.knownRows;
+      return send(status);
+    }
+    if (reply.isKept) {
+      // Another window has finished this draft: what was recorded here is a capture of its own.
+      id = crypto.randomUUID();
+      sentRows = 0;
       return send(status);
     }
     if (reply.ok || answer.status === 422) sentRows = toRow;
