@@ -58,7 +58,7 @@ export async function startServer(folder: string, book: BookName): Promise<Serve
     await gone;
   };
   const url = `http://127.0.0.1:${port}`;
-  const deadline = Date.now() + 60_000;
+  const deadline = Date.now() + 180_000;
   for (;;) {
     if (child.exitCode !== null || Date.now() > deadline)
       throw new Error(`the server did not start:\n${said}`);
