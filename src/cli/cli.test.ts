@@ -156,6 +156,8 @@ it('ride writes a log that measure reads back with the same laps, and its force 
   expect(pebble('handsoff', profileFile, '--speed', '40', '--json').json()).toMatchObject({
     verdict: 'settles',
     leastDamper: 0,
+    // 5.3 N·m beyond the friction turn 0.012 kg·m² a quarter in 84 ms, after the delay.
+    crash: { torqueNm: 5.5, riseS: 0.007, quarterS: expect.closeTo(0.092, 2) as number },
     warnings: [],
   });
   expect(pebble('handsoff', profileFile)).toMatchObject({ code: 2 });

@@ -1,4 +1,5 @@
 import { CARS } from '@/catalog/cars';
+import { crashSpike } from '@/core/force/crashSpike';
 import { feltCar } from '@/core/force/feltCar';
 import { handsOff } from '@/core/force/handsOff';
 import { greatestMinForce, leastDamper } from '@/core/force/handsOffSearch';
@@ -51,6 +52,7 @@ export const handsoff: Command = {
       frequencyHz,
       leastDamper: least.damperNms,
       greatestMinForce: greatestMinForce(chain, speed, MIN_FORCE_STEP),
+      crash: crashSpike(chain),
       warnings: least.why ? [least.why] : [],
     };
     return {
@@ -61,6 +63,10 @@ export const handsoff: Command = {
         ['moves by', `${shown(rmsDeg)}° (RMS), ${shown(frequencyHz)} Hz`],
         ['least damper', `${shown(json.leastDamper)} N·m·s/rad`],
         ['greatest minimum force', shown(json.greatestMinForce)],
+        [
+          'a crash',
+          `up to ${shown(json.crash.torqueNm)} N·m, there after ${shown(json.crash.riseS)} s; a free rim turns a quarter in ${shown(json.crash.quarterS)} s`,
+        ],
         ...json.warnings.map((warning) => ['note', warning]),
       ],
     };
