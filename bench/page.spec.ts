@@ -63,7 +63,7 @@ test('live drawing and station changes', async ({ page, server }) => {
           new Promise<number>((resolve) => {
             requestAnimationFrame(function look() {
               const here = document.querySelector('[aria-current="page"]')?.getAttribute('href');
-              if (here === `/${wanted}`)
+              if (here?.startsWith(`/${wanted}`))
                 resolve(performance.now() - (window as unknown as { from: number }).from);
               else requestAnimationFrame(look);
             });
