@@ -1,8 +1,6 @@
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
-import { openBook, type Book } from '@/data/openBook';
 import { addRig } from '@/data/rigs';
 import * as axes from './axes/actions';
 import { bookView } from './bookView';
@@ -16,29 +14,21 @@ import * as rig from './rig/actions';
 import * as schools from './schoolActions';
 import * as shape from './shape/actions';
 import * as translate from './translate/actions';
+import { bookInMemory } from './testing/bookInMemory';
 
 // What is thrown at it is the same every time; another number tries others.
 fc.configureGlobal({ seed: 7 });
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
-const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
-let book: Book;
-
-beforeAll(async () => {
-  book = await openBook(null, join(process.cwd(), 'drizzle'));
-  place.pebbleBook = Promise.resolve(book);
-  await addRig(book.db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
+const book = bookInMemory(async (db) => {
+  await addRig(db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
   await frame.changeCombination({
     rigId: 'rig',
     titleId: 'causeway',
     carId: 'marl-850',
     driver: 'Late shift',
   });
-}, 120_000);
-afterAll(async () => {
-  delete place.pebbleBook;
-  await book.close();
 });
 
 const spec = plainRig({ kind: 'simulated', rig: 'tern' });

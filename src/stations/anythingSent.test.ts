@@ -1,34 +1,24 @@
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { AXIS_NAMES } from '@/core/axes/recording';
 import { packColumns } from '@/core/formats/packedColumns';
 import { plainRig } from '@/core/rig/rigSpec';
 import { RIDE_COLUMNS } from '@/core/rides/rideLog';
 import { bookDocument } from '@/data/backup';
-import { openBook, type Book } from '@/data/openBook';
 import { addRig } from '@/data/rigs';
 import { acceptCapture } from './axes/acceptCapture';
 import { bookView } from './bookView';
 import { changeCombination } from './frame/actions';
 import { acceptRide } from './ride/acceptRide';
+import { bookInMemory } from './testing/bookInMemory';
 
 // What is thrown at it is the same every time; another number tries others.
 fc.configureGlobal({ seed: 7 });
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
-const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
-let book: Book;
-
-beforeAll(async () => {
-  book = await openBook(null, join(process.cwd(), 'drizzle'));
-  place.pebbleBook = Promise.resolve(book);
-  await addRig(book.db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
+const book = bookInMemory(async (db) => {
+  await addRig(db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
   await changeCombination({ rigId: 'rig', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift' });
-}, 120_000);
-afterAll(async () => {
-  delete place.pebbleBook;
-  await book.close();
 });
 
 /** Refused in words, and then nothing may have changed; or taken, and then every page can still be shown. */

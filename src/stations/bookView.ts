@@ -10,7 +10,7 @@ import { weaningState, type WeaningPlan, type WeaningState } from '@/core/respon
 import { menuField, type Menus } from '@/core/settings/menus';
 import { rotationInForce, type RotationInForce } from '@/core/settings/rotationOf';
 import { holdsIn } from '@/core/settings/scope';
-import { type SettingValues } from '@/core/settings/setting';
+import type { SettingValues } from '@/core/settings/setting';
 import {
   effectiveSettings,
   fieldValues,

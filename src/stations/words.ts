@@ -30,8 +30,14 @@ export function told(reply: Reply, done?: string): boolean {
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ');
 
-/** Decibels with a true minus sign. */
-export const decibels = (value: number) => `${value.toFixed(1)} dB`.replace('-', '−');
+/** A number with a true minus sign, and none before a zero. */
+export const plain = (value: number, digits: number) =>
+  value
+    .toFixed(digits)
+    .replace(/^-(?=[0.]+$)/, '')
+    .replace('-', '−');
+
+export const decibels = (value: number) => `${plain(value, 1)} dB`;
 
 /** Degrees with a true minus sign. */
 export const degrees = (value: number, digits = 0) => `${value.toFixed(digits)}°`.replace('-', '−');

@@ -13,11 +13,11 @@ const HARDWARE: BaseHardware = {
   rotationDeg: 900,
 };
 
-function chain(base: Partial<BaseForce> = {}, hardware: Partial<BaseHardware> = {}): ForceChain {
+function chain(base: Partial<BaseForce> = {}, hardware: Partial<BaseHardware> = {}, gain = 1): ForceChain {
   const built = { ...HARDWARE, ...hardware };
   return {
     car: carById('marl-850'),
-    title: { ...PLAIN_TITLE, rateHz: 360 },
+    title: { ...PLAIN_TITLE, rateHz: 360, gain },
     base: { ...plainBase(built.ratedNm), ...base },
     hardware: built,
   };
@@ -38,11 +38,14 @@ it('a held rim feels strength times rated torque, at most the limit, after delay
   expect(crashSpike(chain({ slewNmPerS: 100 })).riseS).toBeCloseTo((0.9 * 14) / 100, 2);
 });
 
-it('the guard and a damper slow it down; what has no strength does nothing', () => {
+it('the guard and a damper slow it down; what has no strength or no gain does nothing', () => {
   const bare = crashSpike(chain()).quarterS!;
   expect(crashSpike(chain({ protects: true })).quarterS!).toBeGreaterThan(1.2 * bare);
   expect(crashSpike(chain({ damperNms: 0.5 })).quarterS!).toBeGreaterThan(1.2 * bare);
-  expect(crashSpike(chain({ strength: 0 }))).toEqual({ torqueNm: 0, riseS: 0, quarterS: null });
+  const nothing = { torqueNm: 0, riseS: 0, quarterS: null };
+  expect(crashSpike(chain({ strength: 0 }))).toEqual(nothing);
+  expect(crashSpike(chain({}, {}, 0))).toEqual(nothing);
+  expect(crashSpike(chain({}, {}, 0.2))).toEqual(crashSpike(chain()));
 });
 
 it('a lower limit never makes it stronger or faster', () => {

@@ -11,7 +11,7 @@ const LASTS_S = 1;
 const MOST_OF_IT = 0.9;
 const QUARTER_TURN = Math.PI / 2;
 
-/** What a crash can do at the rim: the title asks at once for all that it can, whatever its gain. */
+/** What a crash can do at the rim: a title with any gain asks at once for all that it can. An upper bound, from no car. */
 export interface CrashSpike {
   /** Greatest torque on a rim that is held still, N·m. */
   torqueNm: number;
@@ -47,11 +47,12 @@ function allAtOnce(
   isOver: (torqueNm: number) => boolean,
 ): number | null {
   const motor = baseTorque(title, base, hardware, RATE_HZ);
+  const signal = title.gain > 0 ? 1 : 0;
   let due = 0;
   for (let step = 0; step < LASTS_S * RATE_HZ; step++) {
     const isNew = step * STEP_S >= due - STEP_S / 2;
     if (isNew) due += 1 / title.rateHz;
-    if (isOver(motor.next(1, isNew, rim, 0))) return (step + 1) * STEP_S;
+    if (isOver(motor.next(signal, isNew, rim, 0))) return (step + 1) * STEP_S;
   }
   return null;
 }

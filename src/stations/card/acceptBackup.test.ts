@@ -1,47 +1,38 @@
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookArchive, bookDocument } from '@/data/backup';
 import { addChanges } from '@/data/changes';
-import { openBook, type Book } from '@/data/openBook';
 import { addRide } from '@/data/rides';
 import { addRig } from '@/data/rigs';
 import { bookView } from '../bookView';
 import { changeCombination } from '../frame/actions';
 import { acceptBackup } from './acceptBackup';
+import { bookInMemory } from '../testing/bookInMemory';
 
 // What is thrown at it is the same every time; another number tries others.
 fc.configureGlobal({ seed: 7 });
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
-const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
 const HERE = { rigId: 'rig', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
 const T = Float64Array.from({ length: 400 }, (_, i) => i / 100);
-let book: Book;
 let files: Record<string, Uint8Array>;
 
-beforeAll(async () => {
-  book = await openBook(null, join(process.cwd(), 'drizzle'));
-  place.pebbleBook = Promise.resolve(book);
-  await addRig(book.db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
+const book = bookInMemory(async (db) => {
+  await addRig(db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
   await changeCombination(HERE);
   await changeCombination({ titleId: 'millstone' });
   await changeCombination(HERE);
   const key = { layer: 'title', axis: 'brake', field: 'deadzone' } as const;
   const scope = { rigId: 'rig', titleId: 'causeway', carId: null, driver: 'Late shift', branch: '' };
-  await addChanges(book.db, 'rig', [
+  await addChanges(db, 'rig', [
     { id: 'change', atMs: 5, kind: 'set', scope, key, from: null, to: 4, why: 'drags' },
   ]);
   const columns = { t_s: T, brake: T.map((t) => Math.sin(t) ** 2), lap: T.map(() => 1) };
   const log = { columns, notes: { source: 'simulated' } };
-  await addRide(book.db, { id: 'ride', ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings: {}, log });
-  files = unzipSync(new Uint8Array(await new Response(bookArchive(book.db, 1)).arrayBuffer()));
-}, 120_000);
-afterAll(async () => {
-  delete place.pebbleBook;
-  await book.close();
+  await addRide(db, { id: 'ride', ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings: {}, log });
+  files = unzipSync(new Uint8Array(await new Response(bookArchive(db, 1)).arrayBuffer()));
 });
 
 type Json = { [key: string]: unknown };

@@ -8,10 +8,11 @@ import type { Database } from '@/data/openBook';
 import { listRigs } from '@/data/rigs';
 import { readBook } from '../bookView';
 
-/** A book holds something that its pages could not show. */
-export class UnreadableBook extends Error {}
-
-/** Reads a book as its pages would, combination by combination: what cannot be shown is found before it takes the other's place. */
+/**
+ * Reads a book as its pages would, combination by combination, so that what cannot be shown is found before it takes the
+ * other's place.
+ * @throws Error that says which part of it could not be shown, and why
+ */
 export async function lookThrough(db: Database): Promise<void> {
   let what = 'its rigs';
   try {
@@ -28,6 +29,6 @@ export async function lookThrough(db: Database): Promise<void> {
   } catch (error) {
     const issue = error instanceof z.ZodError ? error.issues[0] : undefined;
     const reason = issue ? describeProblem({ ...schemaProblem(issue), remedy: '' }).trim() : reasonOf(error);
-    throw new UnreadableBook(`${what} could not be shown (${reason})`);
+    throw new Error(`${what} could not be shown (${reason})`);
   }
 }

@@ -2,7 +2,7 @@ import { Term } from '@/ui/Term';
 import type { ForceReport } from '@/workers/force.worker';
 import type { BookView } from '../bookView';
 import { Facts } from '../StationPage';
-import { decibels, percent } from '../words';
+import { decibels, percent, plain } from '../words';
 import type { Panel } from './panels';
 import type { ForceState } from './useForce';
 
@@ -108,7 +108,7 @@ function SmoothFigures({ force }: { force: ForceState }) {
           meaning: 'times as rough as the title means it, kerbs and bumps apart',
         },
         {
-          value: `${centre.gradientNmPerG.toFixed(1)} N·m`,
+          value: `${plain(centre.gradientNmPerG, 1)} N·m`,
           meaning: (
             <Term
               word="per g on centre"
@@ -121,8 +121,8 @@ function SmoothFigures({ force }: { force: ForceState }) {
           meaning: 'of 0.4 in which the motor asks for less than its friction',
         },
         {
-          value: `${centre.hysteresisByAngle.toFixed(2)} N·m`,
-          meaning: `between the ways there and back over the hand’s angle; ${centre.hysteresisByG.toFixed(2)} over the car’s answer`,
+          value: `${plain(centre.hysteresisByAngle, 2)} N·m`,
+          meaning: `between the ways there and back over the hand’s angle; ${plain(centre.hysteresisByG, 2)} over the car’s answer`,
         },
       ]}
     />

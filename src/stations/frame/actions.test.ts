@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
@@ -8,31 +7,22 @@ import { keyText, type SettingKey, type SettingValues } from '@/core/settings/se
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { listChanges } from '@/data/changes';
 import { listCombinations, openCombination, type Combination } from '@/data/combination';
-import { openBook, type Book } from '@/data/openBook';
 import { listTitles } from '@/data/ownTitles';
 import { addRig, listRigs } from '@/data/rigs';
 import { branchOff, restoreMoment } from '../combinations/actions';
 import type { Reply } from '../reply';
 import { applyChange, applyChanges, changeCombination, putBack } from './actions';
+import { bookInMemory } from '../testing/bookInMemory';
 
 // What is thrown at it is the same every time; another number tries others.
 fc.configureGlobal({ seed: 7 });
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
-const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
-let book: Book;
 let rigs = 0;
 let rigId: string;
 
-beforeAll(async () => {
-  book = await openBook(null, join(process.cwd(), 'drizzle'));
-  place.pebbleBook = Promise.resolve(book);
-}, 120_000);
-afterAll(async () => {
-  delete place.pebbleBook;
-  await book.close();
-});
+const book = bookInMemory();
 /** Every test has a rig of its own; rigs do not share a trail. */
 beforeEach(async () => {
   rigId = `rig ${++rigs}`;

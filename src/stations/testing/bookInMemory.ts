@@ -1,0 +1,24 @@
+import { join } from 'node:path';
+import { openBook, type Book, type Database } from '@/data/openBook';
+
+const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
+const SLOW_MS = 120_000;
+
+/** A book in memory that actions and routes take for the open one while the tests of a file run. */
+export function bookInMemory(fill: (db: Database) => Promise<unknown> = () => Promise.resolve()) {
+  let book: Book;
+  beforeAll(async () => {
+    book = await openBook(null, join(process.cwd(), 'drizzle'));
+    place.pebbleBook = Promise.resolve(book);
+    await fill(book.db);
+  }, SLOW_MS);
+  afterAll(async () => {
+    delete place.pebbleBook;
+    await book.close();
+  });
+  return {
+    get db() {
+      return book.db;
+    },
+  };
+}
