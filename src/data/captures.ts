@@ -113,7 +113,7 @@ export async function saveCapture(db: Database, capture: NewCapture): Promise<vo
   });
 }
 
-/** Where a part can begin, so that it joins what is here with the same columns: at its own row, if that is an end or a beginning. */
+/** The row at which a part has to begin to join what is here: its own, where a part of the same columns ends or began there. */
 async function jointOf(db: Database, id: string, { fromRow, axes }: CapturePart): Promise<number> {
   const before = await db
     .select()

@@ -13,7 +13,7 @@ export interface StartedWorker<T> {
 /** How browsers word it that a script of the worker's did not come; some say nothing. */
 const NOT_LOADED = /^$|importscripts|failed to load|networkerror/i;
 
-/** Takes charge of a worker: without an end of its own, a question to a worker that never came would wait for ever. */
+/** Takes charge of a worker: a question to one that never came would otherwise wait for ever. */
 export function startedWorker<T>(worker: Worker): StartedWorker<T> {
   const remote = wrap<T>(worker);
   const failed = new Promise<never>((_, reject) => {

@@ -44,18 +44,22 @@ export function FilePanel({ axis }: { axis: AxisView }) {
   };
   const keep = async ({ recording, analyses }: Read) => {
     setBusy(true);
-    const kept: string[] = [];
+    const kept: AxisName[] = [];
     try {
       for (const { axis: name } of analyses) {
         const problems = await sendCapture(recording, name);
-        if (problems.length > 0) return setFaults(problems);
-        kept.push(AXIS_WORDS[name]);
+        if (problems.length > 0) {
+          // What is kept already is not kept once more.
+          setRead((now) => now && { ...now, analyses: now.analyses.filter((a) => !kept.includes(a.axis)) });
+          return setFaults(problems);
+        }
+        kept.push(name);
       }
       setRead(null);
     } finally {
       setBusy(false);
       if (kept.length > 0) {
-        notify(`Kept: ${kept.join(', ')}`);
+        notify(`Kept: ${kept.map((name) => AXIS_WORDS[name]).join(', ')}`);
         router.refresh();
       }
     }
