@@ -1,18 +1,16 @@
-const swc = {
-  '^.+\\.(t|j)sx?$': [
-    '@swc/jest',
-    {
-      jsc: {
-        parser: { syntax: 'typescript', tsx: true },
-        transform: { react: { runtime: 'automatic' } },
-        target: 'es2022',
-      },
-      module: { type: 'commonjs', ignoreDynamic: true },
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic' } },
+      target: 'es2022',
     },
-  ],
-};
+    module: { type: 'commonjs', ignoreDynamic: true },
+  },
+];
 const common = {
-  transform: swc,
+  transform: { '^.+\\.(t|j)sx?$': swc, '/comlink/.+\\.mjs$': swc },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^server-only$': '<rootDir>/src/data/testing/serverOnly.ts',
@@ -22,6 +20,7 @@ const common = {
 const config = {
   // By itself it leaves one core idle: on two, that is half of them.
   maxWorkers: '100%',
+  globalSetup: '<rootDir>/scripts/jestSetup.mjs',
   // A busy machine is no fault of the code; a test that hangs is still ended.
   testTimeout: 60_000,
   projects: [

@@ -91,6 +91,12 @@ test('no other host name or origin reaches a page, a route or an action', async 
   expect(own.status).toBe(200);
   expect(own.policy).toMatch(/default-src 'self'/);
   expect(own.policy).not.toMatch(/script-src[^;]*unsafe/);
+  expect((await ask(`${server.url}/axes`, {}, 'TRACE')).status).toBe(405);
+  expect((await ask(`${server.url}/_next/image?url=%2Ficon.svg&w=64&q=75`, {})).status).toBe(404);
+  const elsewhere = { 'sec-fetch-site': 'cross-site' };
+  expect((await ask(`${server.url}/api/backup`, elsewhere)).status).toBe(403);
+  expect((await ask(`${server.url}/api/backup`, { 'sec-fetch-site': 'same-site' }, 'POST')).status).toBe(403);
+  expect((await ask(`${server.url}/axes/brake`, elsewhere)).status).toBe(200);
   expect((await ask(`${server.url}/axes`, { host: 'pebble.invalid' })).status).toBe(403);
   expect((await ask(`${server.url}/api/rides`, { origin: 'http://elsewhere.invalid' }, 'POST')).status).toBe(
     403,

@@ -1,3 +1,5 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from './fixtures';
 import { startServer } from './server';
 
@@ -66,6 +68,51 @@ test('a second program on the same book is told who has it', async ({ server }) 
   expect((await fetch(server.url)).ok).toBe(true);
 });
 
+test('a program that stops leaves the page standing, and goes on when it is started again', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/shape`);
+  await server.stop();
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox').fill('combinations');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Pebble Road has stopped\. This page stays as it is/)).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Your resting foot gives/);
+  const again = await startServer(server.folder, 'demo', Number(new URL(server.url).port));
+  await expect(page).toHaveURL(/\/combinations$/);
+  await expect(page.getByText(/has stopped/)).toBeHidden();
+  await page.close();
+  await again.stop();
+
+  // A copy that lost a file is not taken for an empty book.
+  rmSync(join(server.folder, 'book', 'PG_VERSION'));
+  await expect(startServer(server.folder, 'demo')).rejects.toThrow(
+    /"book\/PG_VERSION" is missing\. Nothing was changed.*--aside/,
+  );
+});
+
+test('two windows: the one that still shows an older value is told, and overwrites nothing', async ({
+  page,
+  context,
+  server,
+}) => {
+  const other = await context.newPage();
+  for (const window of [page, other]) {
+    await window.goto(`${server.url}/shape`);
+    await expect(window.getByRole('button', { name: /^Apply: Brake dead zone 0 to 4/ })).toBeVisible();
+  }
+  await page.getByLabel('Dead zone', { exact: true }).first().press('PageUp');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone 0 → 10/ })).toBeVisible();
+  await other.getByRole('button', { name: /^Apply: Brake dead zone 0 to 4/ }).click();
+  await expect(other.getByText(/Dead zone is 10 by now; this page still showed not set/)).toBeVisible();
+  // It shows now what holds.
+  await expect(other.getByRole('button', { name: /Change: Brake dead zone 0 → 10/ })).toBeVisible();
+  await expect(other.getByRole('button', { name: /Change: Brake dead zone/ })).toHaveCount(1);
+  await other.close();
+});
+
 test('unplugged, then reloaded in the middle of a capture: it goes on where it was', async ({
   page,
   server,
@@ -123,7 +170,7 @@ test('an upload that is too large or not whole is refused, and the book stays as
     }, size);
   expect(await post(10)).toMatchObject({ status: 400 });
   const large = await post(65 * 1024 * 1024);
-  expect(large.status).toBe(400);
+  expect(large.status).toBe(413);
   expect(large.text).toMatch(/larger than 64 MB/);
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The brake drags/);

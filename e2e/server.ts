@@ -31,24 +31,24 @@ async function freePort(): Promise<number> {
   return isFree ? port : freePort();
 }
 
-/** Starts the built application on a folder, and waits until it answers. */
-export async function startServer(folder: string, book: BookName): Promise<Server> {
-  const port = await freePort();
-  const child: ChildProcess = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'],
-    {
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        PEBBLE_DATA: folder,
-        PEBBLE_DEMO: book === 'demo' ? '1' : '',
-        NEXT_MANUAL_SIG_HANDLE: '1',
-        NEXT_TELEMETRY_DISABLED: '1',
-      },
-      stdio: ['ignore', 'pipe', 'pipe'],
+/**
+ * Starts the built application on a folder, and waits until it answers.
+ * @param port where an earlier one answered; by default one that is free
+ */
+export async function startServer(folder: string, book: BookName, port?: number): Promise<Server> {
+  port ??= await freePort();
+  const child: ChildProcess = spawn(process.execPath, ['scripts/http.mjs'], {
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PEBBLE_DATA: folder,
+      PEBBLE_DEMO: book === 'demo' ? '1' : '',
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      NEXT_TELEMETRY_DISABLED: '1',
     },
-  );
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   let said = '';
   child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
   child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()));

@@ -170,6 +170,13 @@ test('a book that is backed up, wrecked and restored is equal to what it was', a
   await expect(page.getByText(/Restored the book of/)).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
   expect(content(await backup())).toEqual(content(saved));
+
+  // From the page: read back before it is called good.
+  const download = page.waitForEvent('download', { timeout: 120_000 });
+  await next(page).getByRole('button', { name: 'Save as .zip' }).click();
+  await expect(next(page).getByRole('progressbar')).toBeVisible();
+  const file = await (await download).path();
+  expect(content(readFileSync(file))).toEqual(content(saved));
 });
 
 test('a title that nobody knows is described from its menus, and driven in', async ({ page, server }) => {

@@ -25,7 +25,7 @@ buildSync({
 });
 run(process.execPath, [outfile]);
 if (process.argv.includes('--core')) process.exit(0);
-ensureBuilt();
+await ensureBuilt();
 runTool('@playwright/test/cli.js', ['test', '--config', 'bench/playwright.config.ts'], {
   env: { CHROMIUM: ensureChromium() },
 });

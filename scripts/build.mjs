@@ -2,12 +2,21 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, runTool } from './run.mjs';
+import { ensureWorkers } from './workers.mjs';
 
 const stampFile = join(root, '.next', 'pebble-built');
-const INPUTS = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+const INPUTS = [
+  'src',
+  'drizzle',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 
 /** Builds the application where anything that goes into it has changed since the last build. */
-export function ensureBuilt() {
+export async function ensureBuilt() {
+  await ensureWorkers();
   const sources = createHash('sha256');
   for (const input of INPUTS) addTo(sources, join(root, input));
   const stamp = sources.digest('hex');

@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 
@@ -13,3 +14,9 @@ export function userData() {
 /** The driver's own book, and the demo's. */
 export const ownBook = () => process.env.PEBBLE_DATA ?? join(userData(), 'own');
 export const demoBook = () => process.env.PEBBLE_DATA ?? join(userData(), 'demo');
+
+/** Takes a book away, and the mark that one lives there. */
+export function resetBook(folder) {
+  for (const name of ['book', 'pebble-road.json'])
+    rmSync(join(folder, name), { force: true, recursive: true });
+}

@@ -5,5 +5,5 @@ import { ensureInstalled } from './install.mjs';
 import { serve } from './serve.mjs';
 
 ensureInstalled();
-ensureBuilt();
+await ensureBuilt();
 serve({ folder: ownBook() });

@@ -4,29 +4,31 @@ import { ensureChromium, ensureInstalled } from './install.mjs';
 import { runTool } from './run.mjs';
 
 const started = Date.now();
-const step = (name, work) => {
+const step = async (name, work) => {
   const from = Date.now();
   process.stderr.write(`\n— ${name}\n`);
-  work();
+  await work();
   process.stderr.write(`  ${((Date.now() - from) / 1000).toFixed(0)} s\n`);
 };
 
-step('packages', ensureInstalled);
+await step('packages', ensureInstalled);
 let chromium = '';
-step('browser', () => {
+await step('browser', () => {
   chromium = ensureChromium();
 });
-step('format', () => runTool('prettier/bin/prettier.cjs', ['--check', '.']));
-step('lint', () => runTool('eslint/bin/eslint.js', ['.', '--max-warnings', '0']));
-step('layers', () =>
+await step('format', () => runTool('prettier/bin/prettier.cjs', ['--check', '.']));
+await step('lint', () => runTool('eslint/bin/eslint.js', ['.', '--max-warnings', '0']));
+await step('layers', () =>
   runTool('dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.cjs', 'src']),
 );
-step('build', ensureBuilt);
-step('types', () => runTool('typescript/bin/tsc', ['--noEmit']));
-step('unit tests', () =>
+await step('build', ensureBuilt);
+await step('types', () => runTool('typescript/bin/tsc', ['--noEmit']));
+await step('unit tests', () =>
   runTool('jest/bin/jest.js', [], {
     env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules` },
   }),
 );
-step('browser tests', () => runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium } }));
+await step('browser tests', () =>
+  runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium } }),
+);
 process.stderr.write(`\nAll passed in ${((Date.now() - started) / 60000).toFixed(1)} min\n`);

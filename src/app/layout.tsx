@@ -5,6 +5,7 @@ import '@fontsource/spline-sans-mono';
 import '@/ui/theme.css';
 import { THEME_COOKIE } from '@/stations/frame/themeChoice';
 import { UnansweredFaults } from '@/stations/frame/UnansweredFaults';
+import { ServerAway } from '@/ui/ServerAway';
 import { StyleNonce } from '@/ui/StyleNonce';
 
 export const metadata: Metadata = {
@@ -23,6 +24,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
     <html lang="en" {...chosen}>
       <body>
         <StyleNonce nonce={nonce} />
+        <ServerAway />
         <UnansweredFaults />
         {children}
       </body>

@@ -12,6 +12,7 @@ export async function startBook() {
   try {
     const db = await database();
     if (process.env['PEBBLE_DEMO'] === '1') await fillDemoBook(db);
+    (globalThis as { pebbleIsOpen?: () => void }).pebbleIsOpen?.();
   } catch (error) {
     process.stderr.write(`${reasonOf(error)}\n`);
     process.exit(1);

@@ -1,30 +1,19 @@
-import { z } from 'zod';
 import { AXIS_NAMES } from '@/core/axes/recording';
-import type { DialectField } from '@/core/response/dialect';
+import type { OwnTitleDocument } from '@/core/formats/ownTitleJson';
 import { CARS } from './cars';
 import { sameOnEveryAxis, type ShapedAxis } from './dialects';
 import { TITLES, type Title } from './titles';
 import { TRACKS } from './tracks';
 
-/** A title that the driver described: the fields that every axis has, and those of the steering. */
-export interface OwnTitle {
+/** A title that the driver described, as the book keeps it. */
+export interface OwnTitle extends OwnTitleDocument {
   id: string;
-  name: string;
-  rotation: 'direct' | 'stretch';
-  fields: DialectField[];
-  steering: DialectField[];
 }
 
 const OWN = 'own-';
 
 export const isOwnTitle = (id: string) => id.startsWith(OWN);
 export const ownTitleId = (id: string) => `${OWN}${id}`;
-export const ownTitleNameSchema = z
-  .string()
-  .trim()
-  .min(1, 'a title needs a name')
-  .max(40, 'at most 40 letters');
-
 /** What a title does of which nobody has said how often it gives a force, Hz. */
 const USUAL_FORCE_HZ = 100;
 

@@ -56,19 +56,30 @@ export function wholeNumber(
   return value;
 }
 
+/** Nothing that is asked here is larger or smaller: degrees, metres, metres a second, gains. */
+const LARGEST = 1e6;
+const SMALLEST = 1e-6;
+
 /** A number, or `null` where the option is not given. */
 export function numberOption(args: Arguments, name: string): number | null {
   const text = args.options.get(name);
   if (text === undefined) return null;
   const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value))
-    throw new UsageError(`--${name} takes a number, not "${text}"`);
+  if (text.trim() === '' || !(Math.abs(value) <= LARGEST))
+    throw new UsageError(`--${name} takes a number up to ${LARGEST}, not "${text}"`);
   return value;
 }
 
 /** A number above 0, or `null` where the option is not given. */
-export function positiveOption(args: Arguments, name: string): number | null {
+export function positiveOption(
+  args: Arguments,
+  name: string,
+  least = SMALLEST,
+  most = LARGEST,
+): number | null {
   const value = numberOption(args, name);
-  if (value !== null && value <= 0) throw new UsageError(`--${name} takes a number above 0, not ${value}`);
+  if (value !== null && !(value > 0)) throw new UsageError(`--${name} takes a number above 0, not ${value}`);
+  if (value !== null && (value < least || value > most))
+    throw new UsageError(`--${name} takes ${least} to ${most}, not ${value}`);
   return value;
 }

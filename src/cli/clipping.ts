@@ -4,6 +4,10 @@ import { positiveOption, UsageError } from './arguments';
 import { shown, type Command } from './command';
 import { orRefuse, readText } from './files';
 
+/** Factors on the signal that a title could mean, and steps that a menu could have. */
+const GAINS = [0.001, 1000] as const;
+const STEPS = [0.0001, 100] as const;
+
 export const clipping: Command = {
   name: 'clipping',
   usage: 'clipping FILE.ride.csv [--gain G] [--step S] [--json]',
@@ -11,7 +15,10 @@ export const clipping: Command = {
   run(args) {
     const [file, ...more] = args.positional;
     if (!file || more.length > 0) throw new UsageError('clipping takes one ride file');
-    const options = { gain: positiveOption(args, 'gain') ?? 1, step: positiveOption(args, 'step') ?? 0.01 };
+    const options = {
+      gain: positiveOption(args, 'gain', ...GAINS) ?? 1,
+      step: positiveOption(args, 'step', ...STEPS) ?? 0.01,
+    };
     const log = orRefuse(file, readRideCsv(readText(file)));
     const found = orRefuse(file, analyseClipping(log, options));
     return {

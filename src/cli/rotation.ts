@@ -42,11 +42,15 @@ function needed(args: Arguments, name: string): number {
   return value;
 }
 
+/** A hand cannot hold less. */
+const LEAST_ANGLE_DEG = 1e-3;
+
 /** Two options that mean nothing without each other. Angles may be negative, but not 0 where they divide. */
 function together(args: Arguments, a: string, b: string, isAngle: boolean): [number | null, number | null] {
   const read = isAngle ? numberOption : positiveOption;
   const pair: [number | null, number | null] = [read(args, a), read(args, b)];
   if ((pair[0] === null) !== (pair[1] === null)) throw new UsageError(`--${a} and --${b} go together`);
-  if (isAngle && pair[1] === 0) throw new UsageError(`--${b} takes an angle other than 0`);
+  if (isAngle && pair[1] !== null && Math.abs(pair[1]) < LEAST_ANGLE_DEG)
+    throw new UsageError(`--${b} takes an angle other than 0`);
   return pair;
 }

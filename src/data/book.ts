@@ -1,5 +1,4 @@
 import 'server-only';
-import { mkdirSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { openBook, type Book, type Database } from './openBook';
@@ -22,11 +21,21 @@ export function dataFolder(): string {
   );
 }
 
+function movedAside(to: string) {
+  process.stderr.write(
+    `What could not be opened was moved to ${to}. An empty book was begun: restore your newest backup under Card.\n`,
+  );
+}
+
 export function theBook(): Promise<Book> {
   place.pebbleBook ??= (async () => {
     const folder = dataFolder();
-    mkdirSync(folder, { recursive: true });
-    return openBook(folder, join(/* turbopackIgnore: true */ process.cwd(), 'drizzle'));
+    const isAside = process.env['PEBBLE_ASIDE'] === '1';
+    return openBook(
+      folder,
+      join(/* turbopackIgnore: true */ process.cwd(), 'drizzle'),
+      isAside ? { movedAside } : {},
+    );
   })();
   return place.pebbleBook;
 }

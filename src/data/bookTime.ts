@@ -1,6 +1,7 @@
 import { max } from 'drizzle-orm';
 import type { Database } from './openBook';
 import { captures, changes, proofs, rides } from './schema';
+import { rootOf } from './write';
 
 /** One memory per process; Next bundles modules more than once, so it hangs on the global object. */
 const place = globalThis as typeof globalThis & { pebbleTimes?: WeakMap<Database, number> };
@@ -11,9 +12,10 @@ const times = (place.pebbleTimes ??= new WeakMap<Database, number>());
  * set back would otherwise put the newest capture behind the one that it replaces.
  */
 export async function bookTime(db: Database): Promise<number> {
-  const latest = times.get(db) ?? (await latestIn(db));
-  const now = Math.max(Date.now(), latest + 1, (times.get(db) ?? 0) + 1);
-  times.set(db, now);
+  const book = rootOf(db);
+  const latest = times.get(book) ?? (await latestIn(db));
+  const now = Math.max(Date.now(), latest + 1, (times.get(book) ?? 0) + 1);
+  times.set(book, now);
   return now;
 }
 

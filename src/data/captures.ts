@@ -1,31 +1,13 @@
 import { and, asc, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { GuideState } from '@/core/axes/guideState';
-import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
+import { captureFault, captureHeadSchema, type CaptureHead } from '@/core/axes/checkCapture';
+import { AXIS_NAMES, AXIS_WORDS, type AxisName, type Recording } from '@/core/axes/recording';
+import type { Problem } from '@/core/problem';
 import { bookTime } from './bookTime';
 import type { Database } from './openBook';
-import { loadColumns, storeColumns } from './samples';
+import { loadColumns, loadPart, storeColumns } from './samples';
 import { captureParts, captures } from './schema';
-
-const runSchema = z.strictObject({
-  label: z.string().max(20),
-  from: z.number().int().nonnegative(),
-  to: z.number().int().nonnegative(),
-});
-
-/** A capture without its samples: what is sent along with them and kept beside them. */
-export const captureHeadSchema = z.strictObject({
-  device: z.string().max(320),
-  rangeMin: z.number(),
-  rangeMax: z.number(),
-  rateHz: z.number().positive().nullable(),
-  runs: z.array(runSchema).max(10_000),
-  /** The guide's memory, for a draft that is gone on with. Only the guide itself reads it. */
-  guide: z.unknown(),
-  /** Which window writes a draft; another one has other samples and sends all of its own. */
-  writer: z.string().max(60).optional(),
-});
-export type CaptureHead = z.output<typeof captureHeadSchema>;
 
 export interface CaptureScope {
   rigId: string;
@@ -77,64 +59,122 @@ export class AlreadyKept extends Error {
   }
 }
 
-/**
- * Writes a capture's head and its newest samples. A part that was sent before is replaced; keeping a capture ends every
- * draft in its scope. A part must join what the same window has sent before.
- */
-export async function saveCapture(db: Database, capture: NewCapture): Promise<void> {
-  const { id, rigId, axis, driver, status, origin, head, part } = capture;
-  const rows = part.fromRow + part.t.length;
-  const madeAt = new Date(capture.madeAtMs ?? (await bookTime(db)));
-  const state = { status, head, rows, analysis: null, madeAt };
-  await db.transaction(async (tx) => {
-    const [known] = await tx
-      .select({ rows: captures.rows, status: captures.status, head: captures.head })
-      .from(captures)
-      .where(eq(captures.id, id));
-    if (known?.status === 'kept') throw new AlreadyKept(known.rows);
-    const isMine = known && captureHeadSchema.parse(known.head).writer === head.writer;
-    const joint = isMine ? await jointOf(tx, id, part) : 0;
-    if (part.fromRow !== joint) throw new MissingParts(joint);
-    await tx
-      .insert(captures)
-      .values({ id, rigId, axis, driver, origin, ...state })
-      .onConflictDoUpdate({ target: captures.id, set: state });
-    await tx
-      .delete(captureParts)
-      .where(and(eq(captureParts.captureId, id), sql`${captureParts.fromRow} >= ${part.fromRow}`));
-    if (part.t.length > 0)
-      await tx.insert(captureParts).values({
-        captureId: id,
-        fromRow: part.fromRow,
-        rows: part.t.length,
-        samples: storeColumns({ t: part.t, ...part.axes }),
-      });
-    await tx.delete(captures).where(and(inScope(capture), eq(captures.status, 'draft'), ne(captures.id, id)));
-  });
+/** What came is no part of a capture: nothing was written. */
+export class NoCapture extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message);
+  }
 }
 
-/** The row at which a part has to begin to join what is here: its own, where a part of the same columns ends or began there. */
-async function jointOf(db: Database, id: string, { fromRow, axes }: CapturePart): Promise<number> {
-  const before = await db
+/**
+ * Writes a capture's head and its newest samples, inside a transaction. A part that was sent before is replaced; keeping a
+ * capture ends every draft in its scope. A part must join what the same window has sent before.
+ * @throws NoCapture, AlreadyKept, MissingParts
+ */
+export async function saveCapture(inside: Database, capture: NewCapture): Promise<void> {
+  const { id, rigId, axis, driver, status, origin, part } = capture;
+  const head = captureHeadSchema.parse(capture.head);
+  const rows = part.fromRow + part.t.length;
+  const [known] = await inside
+    .select({ rows: captures.rows, status: captures.status, head: captures.head, axis: captures.axis })
+    .from(captures)
+    .where(eq(captures.id, id));
+  if (known?.status === 'kept') throw new AlreadyKept(known.rows);
+  if (known && known.axis !== axis) throw new NoCapture(otherAxis(known.axis, axis));
+  const isMine = known && captureHeadSchema.parse(known.head).writer === head.writer;
+  const joint = isMine ? await jointOf(inside, id, part) : FROM_THE_START;
+  if (part.fromRow !== joint.row) throw new MissingParts(joint.row);
+  const fault = partFault(capture, head, joint.lastT);
+  if (fault) throw new NoCapture(fault);
+  const madeAt = new Date(capture.madeAtMs ?? (await bookTime(inside)));
+  const state = { status, head, rows, analysis: null, madeAt };
+  await inside
+    .insert(captures)
+    .values({ id, rigId, axis, driver, origin, ...state })
+    .onConflictDoUpdate({ target: captures.id, set: state });
+  await inside
+    .delete(captureParts)
+    .where(and(eq(captureParts.captureId, id), sql`${captureParts.fromRow} >= ${part.fromRow}`));
+  for (const stored of await storeColumns({ t: part.t, ...part.axes }))
+    await inside
+      .insert(captureParts)
+      .values({ captureId: id, ...stored, fromRow: part.fromRow + stored.fromRow });
+  await inside
+    .delete(captures)
+    .where(and(inScope(capture), eq(captures.status, 'draft'), ne(captures.id, id)));
+}
+
+function otherAxis(known: string, sent: AxisName): Problem {
+  return {
+    code: 'other-axis',
+    message: `This capture is of the ${AXIS_WORDS[known as AxisName] ?? known}, not of the ${AXIS_WORDS[sent]}.`,
+    place: {},
+    remedy: 'Start a new capture for another axis.',
+  };
+}
+
+/** What is wrong with a part behind those that are here already. */
+function partFault({ axis, part }: NewCapture, head: CaptureHead, lastT: number): Problem | null {
+  const end = part.fromRow + part.t.length;
+  const covered = head.runs.at(-1)?.to ?? 0;
+  if (covered !== end)
+    return {
+      code: 'runs-do-not-cover',
+      message: `The phases cover ${covered} of ${end} samples.`,
+      place: {},
+      remedy: 'Record it again.',
+    };
+  if (part.t.length === 0) return null;
+  const here = head.runs
+    .filter((run) => run.to > part.fromRow)
+    .map(({ label, from, to }) => ({ label, from: Math.max(0, from - part.fromRow), to: to - part.fromRow }));
+  const fault = captureFault({ ...head, ...part, runs: here }, [axis], (i) => part.fromRow + i + 1);
+  if (fault || part.t[0]! >= lastT) return fault;
+  return {
+    code: 'time-backwards',
+    message: `Time runs backwards, from ${lastT} s to ${part.t[0]} s.`,
+    place: { row: part.fromRow + 1, column: 't_s' },
+    remedy: 'Record it again.',
+  };
+}
+
+/** Where a part has to begin, and the time of the sample before it. */
+interface Joint {
+  row: number;
+  lastT: number;
+}
+
+const FROM_THE_START: Joint = { row: 0, lastT: -Infinity };
+
+/** A part joins what is here where a part of the same columns ends or began at its own row. */
+async function jointOf(db: Database, id: string, { fromRow, axes }: CapturePart): Promise<Joint> {
+  const [last, before] = await db
     .select()
     .from(captureParts)
     .where(and(eq(captureParts.captureId, id), lt(captureParts.fromRow, fromRow)))
     .orderBy(desc(captureParts.fromRow))
-    .limit(1);
-  const last = before[0];
-  if (!last) return 0;
-  const known = Object.keys(loadColumns(last.samples)).filter((name) => name !== 't');
-  if (known.sort().join() !== Object.keys(axes).sort().join()) return 0;
+    .limit(2);
+  if (!last) return FROM_THE_START;
+  const { t, ...columns } = loadPart(last.samples);
+  if (Object.keys(columns).sort().join() !== Object.keys(axes).sort().join()) return FROM_THE_START;
   const end = last.fromRow + last.rows;
-  return fromRow < end ? last.fromRow : end;
+  if (fromRow >= end) return { row: end, lastT: t!.at(-1)! };
+  return { row: last.fromRow, lastT: before ? loadPart(before.samples)['t']!.at(-1)! : -Infinity };
 }
 
-/** A draft becomes a kept capture (its samples are here already), or stays what it is. */
-export async function keepCapture(db: Database, id: string): Promise<void> {
-  const [row] = await db.select({ head: captures.head }).from(captures).where(eq(captures.id, id));
-  if (!row) return;
+/**
+ * A draft becomes a kept capture (its samples are here already), inside a transaction.
+ * @param madeAtMs when its last part came: where another one came since, it is not kept, and `false` given
+ */
+export async function keepCapture(inside: Database, id: string, madeAtMs: number): Promise<boolean> {
+  const [row] = await inside
+    .select({ head: captures.head, madeAt: captures.madeAt })
+    .from(captures)
+    .where(eq(captures.id, id));
+  if (row?.madeAt.getTime() !== madeAtMs) return false;
   const head = { ...captureHeadSchema.parse(row.head), guide: null, writer: undefined };
-  await db.update(captures).set({ status: 'kept', head }).where(eq(captures.id, id));
+  await inside.update(captures).set({ status: 'kept', head }).where(eq(captures.id, id));
+  return true;
 }
 
 export async function discardDraft(db: Database, scope: CaptureScope): Promise<void> {
@@ -180,10 +220,9 @@ export async function loadCapture(db: Database, id: string): Promise<StoredCaptu
     .where(eq(captureParts.captureId, id))
     .orderBy(asc(captureParts.fromRow));
   const head = captureHeadSchema.parse(row.head);
-  const { t, axes } = joinParts(
-    parts.map((part) => loadColumns(part.samples)),
-    row.rows,
-  );
+  const { t = new Float64Array(0), ...columns } = loadColumns(parts.map((part) => part.samples));
+  const names = z.array(z.enum(AXIS_NAMES)).parse(Object.keys(columns));
+  const axes = Object.fromEntries(names.map((name) => [name, columns[name]!]));
   const { device, rangeMin, rangeMax, rateHz, runs } = head;
   return {
     ...rowOf(row),
@@ -192,22 +231,16 @@ export async function loadCapture(db: Database, id: string): Promise<StoredCaptu
   };
 }
 
-function joinParts(parts: Record<string, Float64Array>[], rows: number) {
-  const column = (name: string) => {
-    const out = new Float64Array(rows);
-    let at = 0;
-    for (const part of parts) {
-      out.set(part[name]!, at);
-      at += part[name]!.length;
-    }
-    return out;
-  };
-  const names = Object.keys(parts[0] ?? {}).filter((name) => name !== 't');
-  const axes = z
-    .array(z.enum(AXIS_NAMES))
-    .parse(names)
-    .map((name) => [name, column(name)] as const);
-  return { t: parts.length > 0 ? column('t') : new Float64Array(0), axes: Object.fromEntries(axes) };
+/** Its samples as they are stored, part by part; `null` where there is no such capture. */
+export async function storedSamples(db: Database, id: string): Promise<Uint8Array[] | null> {
+  const [row] = await db.select({ id: captures.id }).from(captures).where(eq(captures.id, id));
+  if (!row) return null;
+  const parts = await db
+    .select({ samples: captureParts.samples })
+    .from(captureParts)
+    .where(eq(captureParts.captureId, id))
+    .orderBy(asc(captureParts.fromRow));
+  return parts.map(({ samples }) => samples);
 }
 
 /**

@@ -1,10 +1,11 @@
 import { asc, gt } from 'drizzle-orm';
 import { z } from 'zod';
-import { AXIS_NAMES } from '@/core/axes/recording';
-import { LAYERS } from '@/core/settings/setting';
+import { whySchema } from '@/core/formats/bookJson';
+import { settingKeySchema, settingValueSchema } from '@/core/settings/setting';
 import type { TrailEvent } from '@/core/settings/trail';
 import type { Database } from './openBook';
 import { changes } from './schema';
+import { rootOf } from './write';
 
 export type RecordedEvent = TrailEvent & { why: string };
 
@@ -20,7 +21,7 @@ const read = (place.pebbleChanges ??= new WeakMap<Database, ReadChanges>());
 
 /** Every change of the book by rig, in trail order; what holds in a combination is for the trail's fold to say. */
 export async function changesByRig(db: Database): Promise<ReadonlyMap<string, readonly RecordedEvent[]>> {
-  const known = read.get(db) ?? { lastSeq: 0, byRig: new Map<string, RecordedEvent[]>() };
+  const known = knownBy(db);
   const rows = await db
     .select()
     .from(changes)
@@ -31,11 +32,26 @@ export async function changesByRig(db: Database): Promise<ReadonlyMap<string, re
     if (row.seq <= known.lastSeq) continue;
     known.lastSeq = row.seq;
     const events = known.byRig.get(row.rigId) ?? [];
-    events.push(recorded(row));
+    events.push(eventOf({ ...row, atMs: row.at.getTime() }));
     known.byRig.set(row.rigId, events);
   }
-  read.set(db, known);
   return known.byRig;
+}
+
+/**
+ * What was read before. A transaction begins with what its book knows, and keeps for itself what it adds: it may be taken
+ * back.
+ */
+function knownBy(db: Database): ReadChanges {
+  const known = read.get(db);
+  if (known) return known;
+  const root = read.get(rootOf(db));
+  const mine = {
+    lastSeq: root?.lastSeq ?? 0,
+    byRig: new Map([...(root?.byRig ?? [])].map(([rig, events]) => [rig, [...events]])),
+  };
+  read.set(db, mine);
+  return mine;
 }
 
 export async function listChanges(db: Database, rigId: string): Promise<readonly RecordedEvent[]> {
@@ -54,12 +70,14 @@ export async function addChanges(db: Database, rigId: string, events: RecordedEv
 }
 
 function rowOf(rigId: string, event: RecordedEvent): typeof changes.$inferInsert {
-  const common = { rigId, id: event.id, at: new Date(event.atMs), kind: event.kind, why: event.why };
+  const why = whySchema.parse(event.why);
+  const common = { rigId, id: event.id, at: new Date(event.atMs), kind: event.kind, why };
   if (event.kind === 'put-back') return { ...common, branch: '', undoes: event.undoes };
-  return { ...common, ...event.scope, ...event.key, fromValue: event.from, toValue: event.to };
+  const values = { fromValue: event.from, toValue: event.to };
+  return { ...common, ...event.scope, ...event.key, ...z.object(valueFields).parse(values) };
 }
 
-export const settingValueSchema = z.union([z.number(), z.array(z.tuple([z.number(), z.number()])).max(50)]);
+const valueFields = { fromValue: settingValueSchema.nullable(), toValue: settingValueSchema.nullable() };
 
 const setRow = z.object({
   rigId: z.string(),
@@ -67,15 +85,15 @@ const setRow = z.object({
   carId: z.string().nullable(),
   driver: z.string().nullable(),
   branch: z.string(),
-  layer: z.enum(LAYERS),
-  axis: z.enum(AXIS_NAMES),
-  field: z.string(),
-  fromValue: settingValueSchema.nullable(),
-  toValue: settingValueSchema.nullable(),
+  ...settingKeySchema.shape,
+  ...valueFields,
 });
 
-function recorded(row: typeof changes.$inferSelect): RecordedEvent {
-  const common = { id: row.id, atMs: row.at.getTime(), why: row.why };
+type ChangeRow = Omit<typeof changes.$inferSelect, 'seq' | 'at'> & { atMs: number };
+
+/** A change as it lies in the book or a backup, as an event of the trail. */
+export function eventOf(row: ChangeRow): RecordedEvent {
+  const common = { id: row.id, atMs: row.atMs, why: row.why };
   if (row.kind === 'put-back') return { ...common, kind: 'put-back', undoes: row.undoes ?? '' };
   const { layer, axis, field, fromValue, toValue, ...scope } = setRow.parse(row);
   return { ...common, kind: 'set', scope, key: { layer, axis, field }, from: fromValue, to: toValue };

@@ -1,19 +1,8 @@
 import { and, desc, eq } from 'drizzle-orm';
-import { z } from 'zod';
-import type { Combination } from '@/core/settings/scope';
-import { settingValueSchema } from './changes';
+import { typedInSchema, type TypedIn } from '@/core/card/typedIn';
+import { combinationSchema, type Combination } from '@/core/settings/scope';
 import type { Database } from './openBook';
 import { combinations, facts } from './schema';
-
-export type { Combination } from '@/core/settings/scope';
-
-export const combinationSchema = z.strictObject({
-  rigId: z.string().min(1).max(80),
-  titleId: z.string().min(1).max(80),
-  carId: z.string().min(1).max(80),
-  driver: z.string().min(1).max(40),
-  branch: z.string().max(40),
-}) satisfies z.ZodType<Combination>;
 
 const OPEN = 'combination';
 const onRig = (rigId: string) => `combination/${rigId}`;
@@ -32,7 +21,8 @@ async function readCombination(db: Database, key: string): Promise<Combination |
   return row ? combinationSchema.parse(row.value) : null;
 }
 
-export async function chooseCombination(db: Database, combination: Combination): Promise<void> {
+export async function chooseCombination(db: Database, chosen: Combination): Promise<void> {
+  const combination = combinationSchema.parse(chosen);
   for (const key of [OPEN, onRig(combination.rigId)])
     await db
       .insert(facts)
@@ -53,14 +43,6 @@ export async function chooseCombination(db: Database, combination: Combination):
       set: { openedAt },
     });
 }
-
-/** The card of a combination was typed into the title: when, into which versions, and with which values. */
-export const typedInSchema = z.strictObject({
-  atMs: z.number(),
-  version: z.string().max(60),
-  values: z.record(z.string(), settingValueSchema),
-});
-export type TypedIn = z.output<typeof typedInSchema>;
 
 export interface KnownCombination extends Combination {
   openedAtMs: number;
@@ -93,7 +75,10 @@ export async function markTypedIn(
   combination: Combination,
   typedIn: TypedIn | null,
 ): Promise<void> {
-  await db.update(combinations).set({ typedIn }).where(isCombination(combination));
+  await db
+    .update(combinations)
+    .set({ typedIn: typedIn && typedInSchema.parse(typedIn) })
+    .where(isCombination(combination));
 }
 
 function isCombination({ rigId, titleId, carId, driver, branch }: Combination) {

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
@@ -13,14 +13,15 @@ import {
   listCaptures,
   MissingParts,
   newestCapture,
+  NoCapture,
   removeCapture,
   saveCapture,
   type NewCapture,
 } from './captures';
 import { addChanges, listChanges } from './changes';
 import { chooseCombination, openCombination } from './combination';
-import { FolderInUse, lockFolder } from './folderLock';
 import { NewerBook, openBook, type Book } from './openBook';
+import { emptyDatabase, MIGRATIONS } from './testing/bookForTests';
 import {
   addProof,
   listTicks,
@@ -35,13 +36,12 @@ import { addRide, listRides, loadRide, markRide } from './rides';
 import { addRig, listRigs } from './rigs';
 import { loadColumns, storeColumns } from './samples';
 
-const MIGRATIONS = join(process.cwd(), 'drizzle');
 const SCOPE = { rigId: 'r', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
 const folder = mkdtempSync(join(tmpdir(), 'pebble-data-'));
 let book: Book;
 
 beforeAll(async () => {
-  book = await openBook(folder, MIGRATIONS);
+  book = await openBook(folder, MIGRATIONS, { from: emptyDatabase() });
   await addRig(book.db, {
     id: 'r',
     name: 'Tern',
@@ -90,10 +90,9 @@ describe('captures', () => {
   const scope = { rigId: 'r', axis: 'brake' as const, driver: 'Late shift' };
   const head = {
     device: 'x',
-    rangeMin: 0,
-    rangeMax: 9,
+    rangeMin: -9,
+    rangeMax: 99,
     rateHz: null,
-    runs: [{ label: 'rest', from: 0, to: 3 }],
     guide: { at: 1 },
   };
   const part = (fromRow: number, values: number[]) => ({
@@ -101,15 +100,26 @@ describe('captures', () => {
     t: Float64Array.from(values, (_, i) => fromRow + i),
     axes: { brake: Float64Array.from(values), steering: Float64Array.from(values, (v) => -v) },
   });
-  const capture = (more: Partial<NewCapture>): NewCapture => ({
-    ...scope,
-    id: 'd1',
-    status: 'draft',
-    origin: 'guided',
-    head,
-    part: part(0, [1.5, -2, 1e-9]),
-    ...more,
-  });
+  /** The phases always cover what there is. */
+  const capture = (more: Partial<NewCapture> & { writer?: string }): NewCapture => {
+    const { writer, ...rest } = more;
+    const sent = more.part ?? part(0, [1.5, -2, 1e-9]);
+    const runs = [{ label: 'rest', from: 0, to: sent.fromRow + sent.t.length }];
+    return {
+      ...scope,
+      id: 'd1',
+      status: 'draft',
+      origin: 'guided',
+      head: { ...head, runs, ...(writer ? { writer } : {}) },
+      part: sent,
+      ...rest,
+    };
+  };
+  const keep = async (id: string) => {
+    const row = (await listCaptures(book.db, 'r')).find((one) => one.id === id)!;
+    expect(await keepCapture(book.db, id, row.madeAtMs - 1)).toBe(false);
+    expect(await keepCapture(book.db, id, row.madeAtMs)).toBe(true);
+  };
 
   it('come in parts, each once, all axes beside each other; a missing part is asked for', async () => {
     await saveCapture(book.db, capture({}));
@@ -125,7 +135,7 @@ describe('captures', () => {
 
   it('stay apart from drafts; a new one ends the draft, a kept one stays kept', async () => {
     expect(await newestCapture(book.db, scope, 'kept')).toBeNull();
-    await keepCapture(book.db, 'd1');
+    await keep('d1');
     await saveCapture(book.db, capture({ id: 'd2' }));
     await discardDraft(book.db, scope);
     const rows = await listCaptures(book.db, 'r');
@@ -137,7 +147,7 @@ describe('captures', () => {
 
   it('are of one window alone: another one, or one that no longer knows where it was, sends all of its own', async () => {
     const of = (writer: string, from: number, values: number[]) =>
-      saveCapture(book.db, capture({ id: 'd0', head: { ...head, writer }, part: part(from, values) }));
+      saveCapture(book.db, capture({ id: 'd0', writer, part: part(from, values) }));
     await of('left', 0, [1, 2, 3, 4]);
     await of('left', 4, [5, 6]);
     await expect(of('right', 6, [7])).rejects.toMatchObject({ knownRows: 0 });
@@ -149,9 +159,35 @@ describe('captures', () => {
     expect([...(await newestCapture(book.db, scope, 'draft'))!.recording.axes.brake!]).toEqual([
       10, 20, 30, 40, 50,
     ]);
-    await keepCapture(book.db, 'd0');
+    await keep('d0');
     await expect(of('right', 5, [60])).rejects.toThrow(AlreadyKept);
     await removeCapture(book.db, 'r', 'd0');
+  });
+
+  it('are whole: a time that falls where two parts join, phases that end too early, a count out of range', async () => {
+    const at = (from: number, t: number[], values: number[]) => ({
+      fromRow: from,
+      t: Float64Array.from(t),
+      axes: { brake: Float64Array.from(values), steering: Float64Array.from(values) },
+    });
+    const refused = (more: Parameters<typeof capture>[0]) =>
+      saveCapture(book.db, capture({ id: 'd3', writer: 'w', ...more })).then(
+        () => 'taken',
+        (error: unknown) => (error instanceof NoCapture ? error.problem.code : error),
+      );
+    expect(await refused({ part: at(0, [0, 1, 2], [1, 2, 3]) })).toBe('taken');
+    expect(await refused({ part: at(3, [1.5, 3], [1, 2]) })).toBe('time-backwards');
+    expect(await refused({ part: at(3, [4, 3], [1, 2]) })).toBe('time-backwards');
+    expect(await refused({ part: at(3, [3, 4], [1, 100]) })).toBe('out-of-range');
+    const runs = [{ label: 'rest', from: 0, to: 4 }];
+    expect(await refused({ part: at(3, [3, 4], [1, 2]), head: { ...head, writer: 'w', runs } })).toBe(
+      'runs-do-not-cover',
+    );
+    // The other axes have ranges of their own.
+    const beside = at(3, [3, 4], [1, 2]);
+    beside.axes.steering[1] = 65_535;
+    expect(await refused({ part: beside })).toBe('taken');
+    await discardDraft(book.db, scope);
   });
 
   it('stay in order when the clock is set back', async () => {
@@ -199,36 +235,39 @@ it('gives a ride back to the bit, and has one A and one B', async () => {
   const log = {
     columns: {
       t_s: Float64Array.from({ length: 5000 }, (_, i) => i / 100),
-      brake: Float64Array.from({ length: 5000 }, (_, i) => Math.sin(i)),
+      brake: Float64Array.from({ length: 5000 }, (_, i) => Math.sin(i) ** 2),
     },
     notes: { source: 'simulated' },
   };
   for (const id of ['one', 'two'])
-    await addRide(book.db, { id, ...SCOPE, trackId: 't', seed: 1, settings: { deadzone: 5 }, log });
+    await addRide(book.db, {
+      id,
+      ...SCOPE,
+      trackId: 't',
+      seed: 1,
+      settings: { 'title/brake/deadzone': 5 },
+      log,
+    });
   expect(await loadRide(book.db, 'one')).toEqual(log);
   await markRide(book.db, SCOPE, 'one', 'A');
   await markRide(book.db, SCOPE, 'two', 'A');
   expect((await listRides(book.db, SCOPE)).map((r) => r.mark)).toEqual([null, 'A']);
 });
 
-it('stores columns smaller than they are, without loss', () => {
+it('stores columns smaller than they are, in parts that are written in a moment, without loss', async () => {
   const columns = {
-    a: Float64Array.from({ length: 20000 }, (_, i) => Math.round(1000 + 30 * Math.sin(i / 50))),
+    a: Float64Array.from({ length: 300_000 }, (_, i) => Math.round(1000 + 30 * Math.sin(i / 50))),
+    b: Float64Array.from({ length: 300_000 }, (_, i) => i / 7),
   };
-  const stored = storeColumns(columns);
-  expect(stored.length).toBeLessThan(columns.a.byteLength / 3);
+  const parts = await storeColumns(columns);
+  expect(parts.length).toBeGreaterThan(2);
+  expect(parts.map(({ fromRow, rows }) => fromRow + rows)).toEqual([
+    ...parts.slice(1).map(({ fromRow }) => fromRow),
+    300_000,
+  ]);
+  const stored = parts.map(({ samples }) => samples);
+  expect(stored.reduce((sum, { length }) => sum + length, 0)).toBeLessThan(columns.a.byteLength);
   expect(loadColumns(stored)).toEqual(columns);
-});
-
-it('a second process is told who owns the folder; a dead owner is taken over', () => {
-  const place = join(folder, 'lock');
-  const free = lockFolder(place);
-  expect(() => lockFolder(place)).toThrow(FolderInUse);
-  expect(() => lockFolder(place)).toThrow(/set PEBBLE_DATA to another folder/);
-  free();
-  writeFileSync(join(place, 'owner.lock'), '999999999');
-  lockFolder(place)();
-  expect(existsSync(join(place, 'owner.lock'))).toBe(false);
 });
 
 it('refuses a book that a newer program has written, and leaves it alone', async () => {

@@ -17,9 +17,11 @@ import { addChanges, listChanges } from './changes';
 import { chooseCombination } from './combination';
 import { COMBINATIONS, demoCaptures, type PlannedCapture } from './demoCaptures';
 import type { Database } from './openBook';
-import { chooseSchools, USUAL_SCHOOLS } from './schools';
+import { USUAL_SCHOOLS } from '@/core/settings/schools';
+import { chooseSchools } from './schools';
 import { addRide, markRide } from './rides';
 import { addRig, listRigs } from './rigs';
+import { write } from './write';
 
 const RIDE_SEED = 4;
 const LAPS = 3;
@@ -31,8 +33,13 @@ const HOUR_MS = 3600 * 1000;
  * Fills an empty book with the Boathouse's rigs and eleven weeks of captures, and with one evening's beginning on the
  * Tern: a ride before anything is changed. Everything goes through the core; what there is to find, the product finds.
  */
-export async function fillDemoBook(db: Database, nowMs = Date.now()): Promise<void> {
-  if ((await listRigs(db)).length > 0) return;
+export async function fillDemoBook(book: Database, nowMs = Date.now()): Promise<void> {
+  if ((await listRigs(book)).length > 0) return;
+  await write(book, (inside) => fillInside(inside, nowMs));
+}
+
+/** All of it or nothing: one that is killed while it fills is filled again. */
+async function fillInside(db: Database, nowMs: number): Promise<void> {
   for (const { id, name, spec } of SIMULATED_RIGS) await addRig(db, { id, name, spec });
   for (const combination of COMBINATIONS) await chooseCombination(db, combination);
   const recordings = new Map<string, Recording>();

@@ -6,7 +6,7 @@ import type { AxisName, Recording } from '@/core/axes/recording';
 import type { SimulatedAxis } from '@/core/axes/simulatedAxis';
 import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
 import { axesOf } from '@/core/rig/rigSpec';
-import type { Combination } from './combination';
+import type { Combination } from '@/core/settings/scope';
 
 /** Who drove what on which rig; the last one is open when the book is. */
 export const COMBINATIONS: readonly Combination[] = [

@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { factSchema } from '@/core/formats/factKinds';
 import type { Database } from './openBook';
 import { facts } from './schema';
 
@@ -14,5 +15,6 @@ export async function writeFact(db: Database, key: string, value: unknown): Prom
     await db.delete(facts).where(eq(facts.key, key));
     return;
   }
+  factSchema.parse({ key, value });
   await db.insert(facts).values({ key, value }).onConflictDoUpdate({ target: facts.key, set: { value } });
 }

@@ -1,17 +1,6 @@
-import { z } from 'zod';
-import { CHANNEL_UNITS, type Channel } from '@/core/import/rideUnits';
+import { chosenColumnsSchema, type ChosenColumns } from '@/core/import/rideUnits';
 import { readFact, writeFact } from './facts';
 import type { Database } from './openBook';
-
-export const chosenColumnsSchema = z
-  .array(
-    z.strictObject({
-      channel: z.enum(Object.keys(CHANNEL_UNITS) as [Channel, ...Channel[]]).nullable(),
-      unit: z.string().max(20).nullable(),
-    }),
-  )
-  .max(400);
-type ChosenColumns = z.output<typeof chosenColumnsSchema>;
 
 const keyOf = (source: string) => `import/${source}`;
 

@@ -5,7 +5,20 @@ import { sql } from 'drizzle-orm';
 import type { PgDatabase } from 'drizzle-orm/pg-core';
 import { drizzle, type PgliteQueryResultHKT } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import {
+  BookDamaged,
+  BookNotBegun,
+  bookPath,
+  BookRefused,
+  FolderUnwritable,
+  markWhole,
+  prepareFolder,
+  setAside,
+  tryToWrite,
+  unwritable,
+} from './bookFolder';
 import { lockFolder } from './folderLock';
+import { incomingBook, removeIncoming, type IncomingBook } from './incomingBook';
 import * as schema from './schema';
 
 /** A book, or a transaction on it. */
@@ -13,6 +26,8 @@ export type Database = PgDatabase<PgliteQueryResultHKT, typeof schema>;
 
 export interface Book {
   db: Database;
+  /** Begins another book beside this one, to be filled and to take its place. */
+  incoming(): Promise<IncomingBook>;
   close(): Promise<void>;
 }
 
@@ -31,35 +46,107 @@ const byteaAsHex = {
   parsers: { [types.BYTEA]: (value: string) => new Uint8Array(Buffer.from(value.slice(2), 'hex')) },
 };
 
+export interface OpenOptions {
+  /** A book that cannot be opened is moved aside, and an empty one begun; is told where it went. */
+  movedAside?(to: string): void;
+  /** A new book begins with this empty database, in place of making one from nothing. */
+  from?: Blob;
+}
+
 /**
  * Opens the book in a folder, makes this process its owner and brings its schema up to date.
  * @param folder where the data lives; `null` keeps it in memory, for tests
  * @param migrations the folder of SQL migrations
+ * @throws {FolderInUse} {@link BookRefused} {@link NewerBook} in words for who started the program
  */
-export async function openBook(folder: string | null, migrations: string): Promise<Book> {
-  const unlock = folder === null ? () => undefined : lockFolder(folder);
-  try {
-    const client = await PGlite.create({
-      ...(folder === null ? {} : { dataDir: join(/* turbopackIgnore: true */ folder, 'book') }),
-      ...byteaAsHex,
-    });
-    const db = drizzle({ client, schema });
-    if (await isNewer(db, migrations)) {
-      await client.close();
-      throw new NewerBook(folder ?? 'memory');
-    }
-    await migrate(db, { migrationsFolder: migrations });
+export async function openBook(
+  folder: string | null,
+  migrations: string,
+  { movedAside, from }: OpenOptions = {},
+): Promise<Book> {
+  if (folder === null) {
+    const client = await PGlite.create({ ...byteaAsHex, ...(from ? { loadDataDir: from } : {}) });
+    return openDatabase(client, 'memory', migrations);
+  }
+  const unlock = await lockOrSay(folder);
+  const open = async () => {
+    const book = await openIn(folder, migrations, from);
     return {
-      db,
+      ...book,
       async close() {
-        if (!client.closed) await client.close();
-        unlock();
+        await book.close();
+        await unlock();
       },
     };
+  };
+  try {
+    return await open();
   } catch (error) {
-    unlock();
+    const isLost = error instanceof BookRefused && !(error instanceof FolderUnwritable);
+    if (isLost && movedAside) {
+      movedAside(setAside(folder) ?? folder);
+      return await open().catch((again: unknown) => free(unlock, again));
+    }
+    return await free(unlock, error);
+  }
+}
+
+async function free(unlock: () => Promise<void>, error: unknown): Promise<never> {
+  await unlock();
+  throw error;
+}
+
+async function lockOrSay(folder: string) {
+  try {
+    return await lockFolder(folder);
+  } catch (error) {
+    if (unwritable(error)) throw new FolderUnwritable(folder, error);
     throw error;
   }
+}
+
+async function openIn(folder: string, migrations: string, from?: Blob): Promise<Book> {
+  const { isNew } = prepareFolder(folder);
+  let client: PGlite;
+  try {
+    client = await PGlite.create({
+      dataDir: bookPath(folder),
+      ...byteaAsHex,
+      ...(isNew && from ? { loadDataDir: from } : {}),
+    });
+  } catch (error) {
+    // The database does not always say why: a disk that takes nothing is no broken book.
+    tryToWrite(folder);
+    if (unwritable(error)) throw new FolderUnwritable(folder, error);
+    throw isNew
+      ? new BookNotBegun(folder, error)
+      : new BookDamaged(folder, 'the database finds its log or its control file broken, and stops');
+  }
+  try {
+    const book = await openDatabase(client, folder, migrations);
+    if (isNew) markWhole(folder);
+    return book;
+  } catch (error) {
+    await client.close().catch(() => undefined);
+    if (!(error instanceof NewerBook)) tryToWrite(folder);
+    if (unwritable(error)) throw new FolderUnwritable(folder, error);
+    if (error instanceof NewerBook || isNew) throw error;
+    throw new BookDamaged(folder, 'its tables cannot be read');
+  }
+}
+
+async function openDatabase(client: PGlite, where: string, migrations: string): Promise<Book> {
+  const db = drizzle({ client, schema });
+  if (await isNewer(db, migrations)) throw new NewerBook(where);
+  await migrate(db, { migrationsFolder: migrations });
+  await removeIncoming(client);
+  return {
+    db,
+    incoming: () => incomingBook(client, db, migrations),
+    async close() {
+      if (!client.closed) await client.close();
+    },
+  };
 }
 
 /** Whether the book has seen a migration later than the last one we know. */

@@ -1,15 +1,7 @@
-import { z } from 'zod';
-import type { WeaningPlan } from '@/core/response/weaning';
-import type { Combination } from './combination';
+import { weaningPlanSchema, type WeaningPlan } from '@/core/response/weaning';
+import type { Combination } from '@/core/settings/scope';
 import { readFact, writeFact } from './facts';
 import type { Database } from './openBook';
-
-const planSchema = z.strictObject({
-  field: z.string(),
-  fromValue: z.number(),
-  steps: z.array(z.strictObject({ value: z.number(), dueMs: z.number() })),
-  smoothnessAtStep: z.number().nullable(),
-});
 
 const keyOf = ({ rigId, titleId, carId, driver, branch }: Combination) =>
   `weaning/${[rigId, titleId, carId, driver, branch].join('/')}`;
@@ -17,7 +9,7 @@ const keyOf = ({ rigId, titleId, carId, driver, branch }: Combination) =>
 /** The driver's way back to a linear throttle in a combination, if one is under way. */
 export async function weaningOf(db: Database, combination: Combination): Promise<WeaningPlan | null> {
   const value = await readFact(db, keyOf(combination));
-  return value === undefined ? null : planSchema.parse(value);
+  return value === undefined ? null : weaningPlanSchema.parse(value);
 }
 
 export async function keepWeaning(

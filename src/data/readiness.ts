@@ -1,8 +1,13 @@
 import { and, desc, eq } from 'drizzle-orm';
-import { z } from 'zod';
-import { AXIS_NAMES } from '@/core/axes/recording';
-import type { ProofResult } from '@/core/axes/proof';
-import type { PreflightStamp, Tick } from '@/core/ready/preflight';
+import { proofResultsSchema, type ProofResult } from '@/core/axes/proof';
+import {
+  rotationReminderSchema,
+  stampSchema,
+  titleVersionSchema,
+  type PreflightStamp,
+  type RotationReminder,
+  type Tick,
+} from '@/core/ready/preflight';
 import { readFact, writeFact } from './facts';
 import type { Database } from './openBook';
 import { proofs, ticks } from './schema';
@@ -11,12 +16,6 @@ export interface ReadyScope {
   rigId: string;
   titleId: string;
 }
-
-const stampSchema = z.strictObject({
-  firmware: z.string(),
-  'title-version': z.string(),
-  cabling: z.string(),
-});
 
 export async function listTicks(db: Database, { rigId, titleId }: ReadyScope): Promise<Tick[]> {
   const rows = await db
@@ -43,24 +42,12 @@ export async function setTick(
       .where(and(eq(ticks.rigId, rigId), eq(ticks.titleId, titleId), eq(ticks.itemId, itemId)));
     return;
   }
-  const row = { at: new Date(), state };
+  const row = { at: new Date(), state: stampSchema.parse(state) };
   await db
     .insert(ticks)
     .values({ rigId, titleId, itemId, ...row })
     .onConflictDoUpdate({ target: [ticks.rigId, ticks.titleId, ticks.itemId], set: row });
 }
-
-const resultsSchema = z.array(
-  z.strictObject({
-    item: z.strictObject({
-      axis: z.enum(AXIS_NAMES),
-      kind: z.enum(['rest', 'full', 'left-lock', 'right-lock', 'centre']),
-    }),
-    passed: z.boolean(),
-    shown: z.number(),
-  }),
-);
-export const proofResultsSchema = resultsSchema.min(1).max(40);
 
 export interface Proof {
   id: string;
@@ -77,7 +64,15 @@ export interface ProofScope extends ReadyScope {
 export async function addProof(db: Database, scope: ProofScope, proof: Proof): Promise<void> {
   const { rigId, titleId, driver } = scope;
   const { id, atMs, results, basis } = proof;
-  await db.insert(proofs).values({ id, rigId, titleId, driver, at: new Date(atMs), results, basis });
+  await db.insert(proofs).values({
+    id,
+    rigId,
+    titleId,
+    driver,
+    at: new Date(atMs),
+    results: proofResultsSchema.parse(results),
+    basis,
+  });
 }
 
 export async function newestProof(db: Database, scope: ProofScope): Promise<Proof | null> {
@@ -90,22 +85,20 @@ export async function newestProof(db: Database, scope: ProofScope): Promise<Proo
     .orderBy(desc(proofs.at))
     .limit(1);
   if (!row) return null;
-  return { id: row.id, atMs: row.at.getTime(), results: resultsSchema.parse(row.results), basis: row.basis };
+  return {
+    id: row.id,
+    atMs: row.at.getTime(),
+    results: proofResultsSchema.parse(row.results),
+    basis: row.basis,
+  };
 }
-
-/** The base was turned down so that a title could bind it: the rotation to put back, until it is measured again. */
-const reminderSchema = z.strictObject({ restoreDeg: z.number().nullable(), sinceMs: z.number() });
-export type RotationReminder = z.output<typeof reminderSchema>;
-
-/** An object: a bare string that looks like a number would come back as one. */
-const versionSchema = z.strictObject({ version: z.string() });
 
 const reminderKey = (rigId: string) => `rotation-reminder/${rigId}`;
 const versionKey = (titleId: string) => `title-version/${titleId}`;
 
 export async function rotationReminder(db: Database, rigId: string): Promise<RotationReminder | null> {
   const value = await readFact(db, reminderKey(rigId));
-  return value === undefined || value === null ? null : reminderSchema.parse(value);
+  return value === undefined || value === null ? null : rotationReminderSchema.parse(value);
 }
 
 export async function setRotationReminder(
@@ -119,7 +112,7 @@ export async function setRotationReminder(
 /** The version of a title as the driver wrote it down; empty where nobody did. */
 export async function titleVersion(db: Database, titleId: string): Promise<string> {
   const value = await readFact(db, versionKey(titleId));
-  return value === undefined ? '' : versionSchema.parse(value).version;
+  return value === undefined ? '' : titleVersionSchema.parse(value).version;
 }
 
 export async function setTitleVersion(db: Database, titleId: string, version: string): Promise<void> {

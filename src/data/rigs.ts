@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
-import { rigSpecSchema, type RigSpec } from '@/core/rig/rigSpec';
+import { idSchema } from '@/core/text/line';
+import { rigNameSchema, rigSpecSchema, type RigSpec } from '@/core/rig/rigSpec';
 import type { Database } from './openBook';
 import { rigs } from './schema';
 
@@ -15,10 +16,18 @@ export async function listRigs(db: Database): Promise<Rig[]> {
 }
 
 export async function addRig(db: Database, rig: Rig): Promise<void> {
-  await db.insert(rigs).values({ ...rig, createdAt: new Date() });
+  await db.insert(rigs).values({ id: idSchema.parse(rig.id), ...whole(rig), createdAt: new Date() });
 }
 
-export async function describeRig(db: Database, { id, name, spec }: Rig): Promise<void> {
-  const changed = await db.update(rigs).set({ name, spec }).where(eq(rigs.id, id)).returning({ id: rigs.id });
+function whole({ name, spec }: Rig) {
+  return { name: rigNameSchema.parse(name), spec: rigSpecSchema.parse(spec) };
+}
+
+export async function describeRig(db: Database, { id, ...rig }: Rig): Promise<void> {
+  const changed = await db
+    .update(rigs)
+    .set(whole({ id, ...rig }))
+    .where(eq(rigs.id, id))
+    .returning({ id: rigs.id });
   if (changed.length === 0) throw new RangeError(`no rig ${id}`);
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { idSchema } from '@/core/text/line';
 import type { Combination } from '@/core/settings/scope';
 import { readFact, writeFact } from './facts';
 import type { Database } from './openBook';
@@ -8,10 +8,7 @@ const keyOf = ({ titleId, driver }: Where) => `road/${titleId}/${driver}`;
 
 /** The road that a driver chose in a title; `null` before that. */
 export async function chosenRoad(db: Database, where: Where): Promise<string | null> {
-  return z
-    .string()
-    .nullable()
-    .parse((await readFact(db, keyOf(where))) ?? null);
+  return idSchema.nullable().parse((await readFact(db, keyOf(where))) ?? null);
 }
 
 export async function chooseRoad(db: Database, where: Where, trackId: string): Promise<void> {

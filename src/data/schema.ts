@@ -171,7 +171,19 @@ export const rides = pgTable(
     settings: jsonb('settings').notNull(),
     mark: text('mark'),
     head: jsonb('head').notNull(),
-    samples: bytes('samples').notNull(),
   },
   (table) => [index('rides_by_scope').on(table.rigId, table.titleId, table.carId, table.driver, table.at)],
+);
+
+/** Samples of a ride, one part after the other: each is written in a moment. */
+export const rideParts = pgTable(
+  'ride_parts',
+  {
+    rideId: text('ride_id')
+      .notNull()
+      .references(() => rides.id, { onDelete: 'cascade' }),
+    part: integer('part').notNull(),
+    samples: bytes('samples').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.rideId, table.part] })],
 );

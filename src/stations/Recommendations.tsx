@@ -14,7 +14,7 @@ export function Recommendations({
   recommendations = axis.recommendations,
   after,
 }: {
-  axis: Pick<AxisView, 'axis' | 'recommendations'>;
+  axis: Pick<AxisView, 'axis' | 'recommendations' | 'values'>;
   recommendations?: PedalRecommendation[];
   after(next: number, shown: number): React.ReactNode;
 }) {
@@ -25,7 +25,13 @@ export function Recommendations({
     setBusy(r.key);
     try {
       told(
-        await applyChange({ axis: axis.axis, field: r.key, to: r.to, why: r.evidence }),
+        await applyChange({
+          axis: axis.axis,
+          field: r.key,
+          to: r.to,
+          seen: axis.values[r.key] ?? null,
+          why: r.evidence,
+        }),
         `${r.label} ${r.from} → ${r.to} is on the trail`,
       );
     } finally {

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
+import { judgeBook } from '@/data/judgeBook';
+import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { addRig } from '@/data/rigs';
 import * as axes from './axes/actions';
 import { bookView } from './bookView';
@@ -42,6 +44,9 @@ const field = {
   maps: { kind: 'deadzone-amount', full: 100 },
 };
 
+/** A digest, as the page makes it of a log's columns. */
+const SOURCE = 'a1'.repeat(32);
+
 type Action = (...args: never[]) => Promise<unknown>;
 
 /** Every action with arguments that its own page could send. */
@@ -52,14 +57,14 @@ const CALLS: [name: string, action: Action, args: unknown[]][] = [
     [{ axis: 'brake', field: 'deadzone', to: 4, why: 'drags', layer: 'title' }],
   ],
   ['applyChanges', frame.applyChanges, [[{ axis: 'throttle', field: 'linearity', to: 10, why: 'calm' }]]],
-  ['putBack', frame.putBack, ['a change']],
+  ['putBack', frame.putBack, ['a-change']],
   [
     'changeCombination',
     frame.changeCombination,
     [{ titleId: 'causeway', carId: 'marl-850', driver: 'Noon shift' }],
   ],
   ['branchOff', combinations.branchOff, ['wet']],
-  ['restoreMoment', combinations.restoreMoment, ['a change']],
+  ['restoreMoment', combinations.restoreMoment, ['a-change']],
   ['tickItem', ready.tickItem, ['fixings', true]],
   ['noteTitleVersion', ready.noteTitleVersion, ['1.4']],
   ['rotationPutBack', ready.rotationPutBack, [1080]],
@@ -74,12 +79,12 @@ const CALLS: [name: string, action: Action, args: unknown[]][] = [
     [{ name: 'Ferry Lane', rotation: 'stretch', fields: [field], steering: [] }],
   ],
   ['saveBase', translate.saveBase, [{ name: 'Loft base', steering: [], axes: ['brake'], fields: [field] }]],
-  ['setMark', ride.setMark, ['a ride', 'A']],
+  ['setMark', ride.setMark, ['a-ride', 'A']],
   ['takeRoad', ride.takeRoad, ['saltmarsh-loop']],
-  ['importedBefore', ride.importedBefore, ['a source']],
-  ['rememberColumns', ride.rememberColumns, ['a source', [{ channel: 't_s', unit: 's' }]]],
+  ['importedBefore', ride.importedBefore, [SOURCE]],
+  ['rememberColumns', ride.rememberColumns, [SOURCE, [{ channel: 't_s', unit: 's' }]]],
   ['discardDraft', axes.discardDraft, ['brake']],
-  ['removeCapture', axes.removeCapture, ['a capture']],
+  ['removeCapture', axes.removeCapture, ['a-capture']],
   ['signProof', axes.signProof, [[{ item: { axis: 'brake', kind: 'rest' }, passed: true, shown: 0 }]]],
   ['chooseSchool', schools.chooseSchool, [{ clipping: 'none' }]],
   ['cardTypedIn', card.cardTypedIn, [true]],
@@ -134,6 +139,8 @@ async function askSomething(action: Action, args: unknown[]): Promise<boolean> {
   const reply = (await action(...(args as never[]))) as Reply | null | unknown[];
   if (reply === null || Array.isArray(reply)) return true;
   const now = await bookDocument(book.db, 0);
+  // A backup of it could be restored.
+  expect(judgeBook(now, Date.now())).toEqual([]);
   if (reply.ok) expect((await bookView())?.rigs.length).toBeGreaterThan(0);
   else {
     expect(reply.problems.length).toBeGreaterThan(0);
@@ -155,6 +162,7 @@ it.each(CALLS)(
       }),
       { numRuns: 16 },
     );
+    await expectRoundTrip(book.book);
   },
   60_000,
 );

@@ -1,9 +1,12 @@
 import fc from 'fast-check';
 import { AXIS_NAMES } from '@/core/axes/recording';
+import { anyCapture, anyRide } from '@/core/testing/anyRecording';
 import { packColumns } from '@/core/formats/packedColumns';
 import { plainRig } from '@/core/rig/rigSpec';
 import { RIDE_COLUMNS } from '@/core/rides/rideLog';
 import { bookDocument } from '@/data/backup';
+import { judgeBook } from '@/data/judgeBook';
+import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { addRig } from '@/data/rigs';
 import { acceptCapture } from './axes/acceptCapture';
 import { bookView } from './bookView';
@@ -30,6 +33,7 @@ async function send(accept: (request: Request) => Promise<Response>, body: Uint8
   // What does not stand up to analysis stays as a draft.
   if (!reply.ok && answer.status !== 422) expect(await bookDocument(book.db, 1)).toEqual(before);
   expect((await bookView())?.rig.name).toBe('Tern');
+  expect(judgeBook(await bookDocument(book.db, 1), Date.now())).toEqual([]);
   return answer.status;
 }
 
@@ -118,9 +122,48 @@ it('so is a part of a capture', async () => {
     }),
     { numRuns: 60 },
   );
-  expect(statuses).toContain(200);
-  expect(statuses).toContain(400);
+  // Sound ones, as many windows would send them on one draft or another.
+  const sound = fc.record({
+    id: fc.constantFrom('one', 'two', 'three'),
+    capture: anyCapture,
+    status: fc.constantFrom('draft', 'kept'),
+  });
+  await fc.assert(
+    fc.asyncProperty(sound, async ({ id, capture: { axis, head: known, t, axes }, status }) => {
+      const h = { id, axis, status, origin: 'guided', fromRow: 0, capture: known };
+      statuses.add(await send(acceptCapture, packColumns({ head: h, columns: { t, ...axes } })));
+    }),
+    { numRuns: 40 },
+  );
+  for (const status of [200, 400, 422]) expect(statuses).toContain(status);
+  await expectRoundTrip(book.book);
 }, 120_000);
+
+it('every ride that the schemas allow is taken, and what is taken can be saved and restored', async () => {
+  await fc.assert(
+    fc.asyncProperty(anyRide, fc.nat(2_147_483_647), async ({ columns, notes }, seed) => {
+      const h = { trackId: 'saltmarsh-loop', seed, settings: {}, notes };
+      const named = columns as Record<string, Float64Array>;
+      expect(await send(acceptRide, packColumns({ head: h, columns: named }))).toBe(200);
+    }),
+    { numRuns: 30 },
+  );
+  await expectRoundTrip(book.book);
+}, 120_000);
+
+it('a run to the end of all numbers is refused, and costs nothing', async () => {
+  const capture = {
+    device: 'x',
+    rangeMin: 0,
+    rangeMax: 1,
+    rateHz: null,
+    runs: [{ label: 'rest', from: 0, to: Number.MAX_SAFE_INTEGER }],
+    guide: null,
+  };
+  const h = { id: 'long', axis: 'brake', status: 'kept', origin: 'file', fromRow: 0, capture };
+  const columns = { t: Float64Array.of(0), brake: Float64Array.of(0) };
+  expect(await send(acceptCapture, packColumns({ head: h, columns }))).toBe(400);
+});
 
 it('bytes that are no columns are refused', async () => {
   await fc.assert(

@@ -16,6 +16,7 @@ import type { FieldValues } from '@/core/response/settings';
 import { loadCapture, storeAnalysis, storedAnalysis, type CaptureRow } from '@/data/captures';
 import type { Database } from '@/data/openBook';
 import { captureLength, captureTrace, type CaptureTrace } from './captureTrace';
+import { breath } from '@/data/breath';
 import { memo } from './memo';
 
 export interface CaptureView {
@@ -117,7 +118,9 @@ function analysisOf(db: Database, { id, axis, madeAtMs }: CaptureRow) {
   return memo(db, `analysis:${id}:${madeAtMs}`, async () => {
     const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
     if (known) return known;
+    await breath();
     const stored = await loadCapture(db, id);
+    await breath();
     const result = stored && analyseAxis(stored.recording, axis);
     if (result) await storeAnalysis(db, id, ANALYSIS_VERSION, result);
     return result;
@@ -134,7 +137,10 @@ const NO_CAPTURE: ViewedCapture = { capture: null, problems: [] };
 /** Analysis and picture of a capture. */
 function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
   return memo(db, `capture:${row.id}:${row.madeAtMs}`, async () => {
-    const [stored, result] = await Promise.all([loadCapture(db, row.id), analysisOf(db, row)]);
+    const result = await analysisOf(db, row);
+    await breath();
+    const stored = await loadCapture(db, row.id);
+    await breath();
     if (!stored || !result) return NO_CAPTURE;
     if (!result.ok) return { capture: null, problems: result.problems };
     const analysis = result.value;

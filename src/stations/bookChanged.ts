@@ -22,6 +22,11 @@ export function oncePerChange<T>(read: () => Promise<T>): () => Promise<T> {
   };
 }
 
+/** The book is another one than a page shows: the page is drawn again as it is. */
+export function showAgain(): void {
+  revalidatePath('/', 'layout');
+}
+
 /** Every write says so here: what was worked out from the book is worked out anew, on the server and in the page. */
 export function bookChanged(): void {
   place.pebbleBookVersion = bookVersion() + 1;

@@ -5,11 +5,16 @@ import { DRIVERS } from '@/catalog/drivers';
 import type { Title } from '@/catalog/titles';
 import { axesOf } from '@/core/rig/rigSpec';
 import type { CarSpec } from '@/core/vehicle/carSpec';
-import { preflightStamp, type PreflightStamp, type Tick } from '@/core/ready/preflight';
+import {
+  preflightStamp,
+  type PreflightStamp,
+  type RotationReminder,
+  type Tick,
+} from '@/core/ready/preflight';
 import { weaningState, type WeaningPlan, type WeaningState } from '@/core/response/weaning';
 import { menuField, type Menus } from '@/core/settings/menus';
 import { rotationInForce, type RotationInForce } from '@/core/settings/rotationOf';
-import { holdsIn } from '@/core/settings/scope';
+import { holdsIn, type Combination } from '@/core/settings/scope';
 import type { SettingValues } from '@/core/settings/setting';
 import {
   effectiveSettings,
@@ -22,19 +27,13 @@ import {
 import { database } from '@/data/book';
 import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
-import { openCombination, typedInOf, type Combination } from '@/data/combination';
+import { openCombination, typedInOf } from '@/data/combination';
 import type { Database } from '@/data/openBook';
 import { weaningOf } from '@/data/plans';
 import { listTitles } from '@/data/ownTitles';
-import {
-  listTicks,
-  newestProof,
-  rotationReminder,
-  titleVersion,
-  type Proof,
-  type RotationReminder,
-} from '@/data/readiness';
-import { schoolsOf, type Schools } from '@/data/schools';
+import { listTicks, newestProof, rotationReminder, titleVersion, type Proof } from '@/data/readiness';
+import type { Schools } from '@/core/settings/schools';
+import { schoolsOf } from '@/data/schools';
 import { chosenRoad } from '@/data/road';
 import { listRigs, type Rig } from '@/data/rigs';
 import { axisView, type AxisView } from './axisView';

@@ -1,7 +1,15 @@
 import 'server-only';
+import type { Database } from '@/data/openBook';
+import { rootOf } from '@/data/write';
 
 const MOST = 300;
-type Known = Map<string, unknown>;
+
+interface Entry {
+  value: unknown;
+  /** Whether it is there already, and nobody has to wait for it. */
+  isReady: boolean;
+}
+type Known = Map<string, Entry>;
 const place = globalThis as typeof globalThis & { pebbleMemo?: WeakMap<object, Known> };
 const memos = (place.pebbleMemo ??= new WeakMap<object, Known>());
 
@@ -10,12 +18,21 @@ const memos = (place.pebbleMemo ??= new WeakMap<object, Known>());
  * @param of what holds it: the book, a road; what is worked out of another one is kept apart
  */
 export function memo<T>(of: object, key: string, compute: () => T): T {
-  const known = memos.get(of) ?? new Map<string, unknown>();
-  memos.set(of, known);
-  if (known.has(key)) return known.get(key) as T;
+  const holder = rootOf(of as Database);
+  const known: Known = memos.get(holder) ?? new Map<string, Entry>();
+  memos.set(holder, known);
+  const found = known.get(key);
+  // Inside a transaction nobody may wait for somebody outside, who waits for the transaction.
+  if (found && (found.isReady || holder === of)) return found.value as T;
   const value = compute();
-  known.set(key, value);
-  if (value instanceof Promise) value.catch(() => known.delete(key));
+  const isPromise = value instanceof Promise;
+  const entry: Entry = { value, isReady: !isPromise };
+  known.set(key, entry);
+  if (isPromise)
+    value.then(
+      () => (entry.isReady = true),
+      () => known.get(key) === entry && known.delete(key),
+    );
   if (known.size > MOST) known.delete(known.keys().next().value!);
   return value;
 }

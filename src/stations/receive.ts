@@ -1,41 +1,71 @@
 import 'server-only';
+import { createWriteStream } from 'node:fs';
+import { once } from 'node:events';
 import { unpackColumns, type PackedColumns } from '@/core/formats/packedColumns';
 import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
 
 /** An hour at 1 kHz with a dozen columns does not fit; ten minutes with five axes does. */
 export const LARGEST_UPLOAD_BYTES = 64 * 1024 * 1024;
 
-/** Reads a request's body, and stops reading where it grows over the limit. */
-export async function receiveBytes(
-  request: Request,
-  largest: number,
-  what: string,
-): Promise<Outcome<Uint8Array>> {
-  const chunks: Uint8Array[] = [];
+/** Reads a request's body piece by piece, and not at all where it says that it is over the limit. */
+async function* bodyOf(request: Request, largest: number): AsyncGenerator<Uint8Array, boolean> {
+  if (Number(request.headers.get('content-length') ?? 0) > largest) return false;
   let size = 0;
   const reader = request.body?.getReader();
   for (;;) {
     const next = await reader?.read();
-    if (!next || next.done) break;
+    if (!next || next.done) return true;
     size += next.value.length;
     if (size > largest) {
-      await reader?.cancel();
-      return fail({
-        code: 'too-large',
-        message: `The ${what} is larger than ${largest / 1024 / 1024} MB.`,
-        place: {},
-        remedy: 'Nothing was changed. Send a smaller one.',
-      });
+      // The rest is left where it is: the answer closes the connection.
+      void reader?.cancel().catch(() => undefined);
+      return false;
     }
-    chunks.push(next.value);
+    yield next.value;
   }
-  const bytes = new Uint8Array(size);
-  let at = 0;
-  for (const chunk of chunks) {
-    bytes.set(chunk, at);
-    at += chunk.length;
+}
+
+function tooLarge(what: string, largest: number): Problem {
+  return {
+    code: 'too-large',
+    message: `The ${what} is larger than ${largest / 1024 / 1024} MB.`,
+    place: {},
+    remedy: 'Nothing was changed. Send a smaller one.',
+  };
+}
+
+/** Reads a request's body into memory, and stops reading where it grows over the limit. */
+async function receiveBytes(request: Request, largest: number, what: string): Promise<Outcome<Uint8Array>> {
+  const chunks: Uint8Array[] = [];
+  const body = bodyOf(request, largest);
+  for (;;) {
+    const next = await body.next();
+    if (!next.done) chunks.push(next.value);
+    else return next.value ? succeed(new Uint8Array(Buffer.concat(chunks))) : fail(tooLarge(what, largest));
   }
-  return succeed(bytes);
+}
+
+/** Writes a request's body to a file, a piece at a time. */
+export async function receiveFile(
+  request: Request,
+  path: string,
+  largest: number,
+  what: string,
+): Promise<Outcome<true>> {
+  const out = createWriteStream(path);
+  const failed = once(out, 'error').then(([error]) => Promise.reject(error as Error));
+  failed.catch(() => undefined);
+  const body = bodyOf(request, largest);
+  try {
+    for (;;) {
+      const next = await body.next();
+      if (next.done) return next.value ? succeed(true) : fail(tooLarge(what, largest));
+      if (!out.write(next.value)) await Promise.race([once(out, 'drain'), failed]);
+    }
+  } finally {
+    out.end();
+    await Promise.race([once(out, 'close'), failed]).catch(() => undefined);
+  }
 }
 
 /** Reads a request's block of columns. */
@@ -54,6 +84,11 @@ export async function receiveColumns(request: Request): Promise<Outcome<PackedCo
   });
 }
 
+/** Says what is wrong; where a body was not read to its end, the connection goes with it. */
 export function refuse(problems: Problem[], status = 400): Response {
-  return Response.json({ ok: false, problems }, { status });
+  const isCutOff = problems.some(({ code }) => code === 'too-large');
+  return Response.json(
+    { ok: false, problems },
+    { status: isCutOff ? 413 : status, headers: isCutOff ? { connection: 'close' } : {} },
+  );
 }

@@ -8,10 +8,11 @@ import { travelHistogram } from '@/core/rides/travelHistogram';
 import { responseLayers, type Menus } from '@/core/settings/menus';
 import { changedBetween } from '@/core/settings/setting';
 import type { CarSpec } from '@/core/vehicle/carSpec';
-import type { Combination } from '@/data/combination';
+import type { Combination } from '@/core/settings/scope';
 import type { Database } from '@/data/openBook';
 import { listRides, loadRide, type RideRow } from '@/data/rides';
 import type { AxisView } from './axisView';
+import { breath } from '@/data/breath';
 import { memo } from './memo';
 
 /** What is shown of a ride's clipping; the gains are factors on the one that it was ridden with. */
@@ -50,8 +51,10 @@ function measured(
   id: string,
 ): Promise<Pick<RideView, 'measures' | 'smoothness' | 'clipping' | 'importedFrom'>> {
   return memo(db, `ride:${id}`, async () => {
+    await breath();
     const log = await loadRide(db, id);
     if (!log) throw new Error(`ride ${id} is gone`);
+    await breath();
     return {
       measures: measureRide(log),
       smoothness: throttleSmoothness(log),
@@ -89,6 +92,7 @@ export function withRide(
       const column = RIDDEN[axis.axis];
       if (!ride || !column) return axis;
       const ridden = await memo(db, `ridden:${ride.id}:${axis.axis}`, async () => {
+        await breath();
         const seen = (await loadRide(db, ride.id))?.columns[column];
         const full = axis.axis === 'steering' ? car.lockDeg / 2 : 1;
         return seen

@@ -1,16 +1,23 @@
 import 'server-only';
 import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
+import type { Titles } from '@/catalog/ownTitle';
 import type { Problem } from '@/core/problem';
+import type { RigSpec } from '@/core/rig/rigSpec';
 import { brokenElsewhere } from '@/core/settings/elsewhere';
+import type { Menus } from '@/core/settings/menus';
 import { combinationText, type Combination } from '@/core/settings/scope';
 import type { SetEvent } from '@/core/settings/trail';
 import { listChanges, type RecordedEvent } from '@/data/changes';
 import { listCombinations } from '@/data/combination';
+import { wrongInCombination } from '@/data/judgeBook';
 import type { Database } from '@/data/openBook';
 import { listTitles } from '@/data/ownTitles';
-import { listRigs } from '@/data/rigs';
+import { listRigs, type Rig } from '@/data/rigs';
 import { combinationName } from './combinationView';
+
+/** Stands for everybody who has not driven here yet: what is set for everyone holds for them too. */
+const SOMEBODY = 'any other driver';
 
 /**
  * What new events would spoil in another combination of the open rig; `null` where they spoil nothing.
@@ -22,20 +29,60 @@ export async function spoiltBy(
   news: readonly RecordedEvent[],
   changed: readonly SetEvent[] = news.filter((event) => event.kind === 'set'),
 ): Promise<Problem | null> {
-  const [rigs, known, titles, before] = await Promise.all([
-    listRigs(db),
-    listCombinations(db),
-    listTitles(db),
-    listChanges(db, open.rigId),
-  ]);
+  const [rigs, before] = await Promise.all([listRigs(db), listChanges(db, open.rigId)]);
   const rig = rigs.find(({ id }) => id === open.rigId);
   if (!rig) return null;
+  const { others, titles } = await combinationsOn(db, rig.id, open.branch);
   return brokenElsewhere({
     before,
     after: [...before, ...news],
     changed,
-    others: known.filter((c) => c.rigId === rig.id && combinationText(c) !== combinationText(open)),
-    menusOf: (other) => menusFor(rig.spec, titles.byId(other.titleId), carById(other.carId)),
+    others: others.filter((other) => combinationText(other) !== combinationText(open)),
+    menusOf: menusOnce(rig.spec, titles),
     nameOf: (other) => combinationName(other, rig.name, titles.byId(other.titleId).name),
   });
+}
+
+/** What is set on a rig and could not be any more if the rig were another one; `null` where all of it could. */
+export async function spoiltByRig(db: Database, { id, name }: Rig, spec: RigSpec): Promise<Problem | null> {
+  const events = await listChanges(db, id);
+  const { others, titles } = await combinationsOn(db, id, '');
+  const menusOf = menusOnce(spec, titles);
+  for (const other of others) {
+    const wrong = wrongInCombination(menusOf(other), events, other);
+    if (!wrong) continue;
+    const where = combinationName(other, name, titles.byId(other.titleId).name);
+    return {
+      ...wrong,
+      message: `${where}: ${wrong.message}`,
+      remedy:
+        'Nothing was changed. Put back what is set there first, or describe the menu with a wider range.',
+    };
+  }
+  return null;
+}
+
+/** The combinations that are known on a rig, and all that could still be opened on it. */
+async function combinationsOn(db: Database, rigId: string, branch: string) {
+  const [known, titles] = await Promise.all([listCombinations(db), listTitles(db)]);
+  const here = known.filter((one) => one.rigId === rigId);
+  const drivers = [...new Set([...here.map(({ driver }) => driver), SOMEBODY])];
+  const possible = titles.all.flatMap((title) =>
+    title.carIds.flatMap((carId) =>
+      drivers.map((driver): Combination => ({ rigId, titleId: title.id, carId, driver, branch })),
+    ),
+  );
+  const others = new Map([...here, ...possible].map((one) => [combinationText(one), one]));
+  return { others: [...others.values()], titles };
+}
+
+/** Menus of a title with a car, made once each. */
+function menusOnce(spec: RigSpec, titles: Titles): (of: Combination) => Menus {
+  const made = new Map<string, Menus>();
+  return ({ titleId, carId }) => {
+    const key = `${titleId}/${carId}`;
+    const menus = made.get(key) ?? menusFor(spec, titles.byId(titleId), carById(carId));
+    made.set(key, menus);
+    return menus;
+  };
 }

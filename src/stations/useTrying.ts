@@ -67,7 +67,9 @@ export function useTrying(
   };
   const keep = async (forEveryone = false) => {
     if (caution !== null && !isSaid) return setSaid(caution);
-    const reply = await applyChanges(changed.map(({ key, to }) => ({ ...key, to, why, forEveryone })));
+    const reply = await applyChanges(
+      changed.map(({ key, from, to }) => ({ ...key, to, seen: from, why, forEveryone })),
+    );
     const names = changed.map((change) => settingName(view, change.key)).join(', ');
     if (told(reply, `${names}: on the trail`)) reset();
   };

@@ -5,6 +5,7 @@ import { DropdownMenu } from 'radix-ui';
 import { Ellipsis } from 'lucide-react';
 import type { EChartsCoreOption, EChartsType } from 'echarts/core';
 import { readPalette, type ChartPalette } from './chartTheme';
+import { tableCsv } from './csv';
 import { download } from './download';
 
 export interface ChartTable {
@@ -70,7 +71,8 @@ export function Chart({ build, label, table, fileName, className = '' }: Props) 
   }, [latest, theme]);
 
   const save = async (kind: 'png' | 'svg' | 'csv') => {
-    if (kind === 'csv') return download(`${fileName}.csv`, csvUrl(table));
+    if (kind === 'csv')
+      return download(`${fileName}.csv`, blobUrl(tableCsv(table.columns, table.rows), 'text/csv'));
     if (kind === 'png' && chart.current)
       return download(
         `${fileName}.png`,
@@ -158,17 +160,6 @@ function DataTable({ table, label }: { table: ChartTable; label: string }) {
         </tbody>
       </table>
     </div>
-  );
-}
-
-function csvUrl(table: ChartTable): string {
-  const quote = (cell: string | number) => {
-    const text = String(cell);
-    return /[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
-  };
-  return blobUrl(
-    [table.columns, ...table.rows].map((row) => row.map(quote).join(',')).join('\n'),
-    'text/csv',
   );
 }
 

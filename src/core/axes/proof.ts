@@ -1,4 +1,5 @@
-import { AXIS_WORDS, isPedalAxis, type AxisName } from './recording';
+import { z } from 'zod';
+import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, type AxisName } from './recording';
 
 /** What the final check asks of one axis, one thing at a time. */
 export interface ProofItem {
@@ -12,6 +13,21 @@ export interface ProofResult {
   /** What the axis showed: share 0…1 for pedals, −1…1 of the lock for the steering (left positive), degrees at centre. */
   shown: number;
 }
+
+/** Results as they are signed and kept. */
+export const proofResultsSchema = z
+  .array(
+    z.strictObject({
+      item: z.strictObject({
+        axis: z.enum(AXIS_NAMES),
+        kind: z.enum(['rest', 'full', 'left-lock', 'right-lock', 'centre']),
+      }),
+      passed: z.boolean(),
+      shown: z.number().min(-10_000).max(10_000),
+    }),
+  )
+  .min(1)
+  .max(40);
 
 /** What the check reads of an axis: what the title sees of it, through calibration and settings. */
 export interface ProofReading {

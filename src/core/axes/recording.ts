@@ -43,6 +43,11 @@ export const AXIS_WORDS: Record<AxisName, string> = {
   paddle_right: 'right paddle',
 };
 
+/** What a stretch of a capture can be: the words, or one of the two that carry a number. */
+export const PHASE_LABEL =
+  /^(rest|cover|takeup|sweep|press|idle|hold:[+-]?\d{1,4}(\.\d{1,3})?|gate:-?\d{1,2})$/;
+export const PHASE_LABELS_IN_WORDS = 'rest, cover, takeup, sweep, press, idle, hold:<degrees>, gate:<n>';
+
 /** Samples `from` (included) to `to` (excluded) under one label. A repeat is a new run of the same label. */
 export interface PhaseRun {
   label: string;
@@ -92,11 +97,14 @@ export function runsFromLabels(labels: ArrayLike<string>): PhaseRun[] {
   return runs;
 }
 
+/** A clock that goes on by less than this stands: no device samples ten million times a second. */
+export const LEAST_STEP_S = 1e-7;
+
 /** Rate in Hz from the median step of `t`, which a few gaps do not disturb; 0 with fewer than two samples. */
 export function measuredRate(t: Float64Array): number {
   if (t.length < 2) return 0;
   const steps = new Float64Array(t.length - 1);
   for (let i = 1; i < t.length; i++) steps[i - 1] = t[i]! - t[i - 1]!;
   const step = median(steps);
-  return step > 0 ? 1 / step : 0;
+  return step >= LEAST_STEP_S ? 1 / step : 0;
 }

@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import { AXIS_WORDS, type AxisName } from '../axes/recording';
 import { decimalsOf, type DialectField } from '../response/dialect';
 import type { Menu } from '../settings/menus';
@@ -129,6 +130,8 @@ export function cardCsv({ pages }: SetupCard): string {
   const rows = pages.flatMap(({ path, layer, lines }) =>
     lines.map((l) => [path, layer, l.axis, l.label, l.value, l.unit, l.step, l.isNeutral ? 'yes' : 'no']),
   );
-  const cell = (text: string) => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
-  return [CSV_HEAD, ...rows].map((row) => row.map(cell).join(',')).join('\r\n') + '\r\n';
+  return `${Papa.unparse([CSV_HEAD, ...rows], { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
 }
+
+/** What a spreadsheet would reckon with instead of showing it; a signed number is none. */
+const FORMULA = /^(?![-+]?\d+(?:[.,]\d+)?$)[=+\-@\t\r]/;

@@ -66,5 +66,7 @@ function accelerationOf(a: number[], b: number[]): number {
       squares += influence ** 2;
     }
   }
-  return squares > 0 ? cubes / (6 * squares ** 1.5) : 0;
+  // Values that differ by next to nothing have cubes too small for a number.
+  const scale = 6 * squares ** 1.5;
+  return scale > 0 ? cubes / scale : 0;
 }

@@ -41,6 +41,8 @@ export interface ClippingOptions {
 
 /** A signal whose middle 98 % differ by less than this is not driven with. */
 const CONSTANT = 1e-6;
+/** No force at all: a share of full scale that no base could give. */
+const SILENT = 1e-12;
 /** Beyond this many times full scale the channel is in another unit. */
 const OTHER_UNIT = 20;
 
@@ -84,7 +86,7 @@ export function analyseClipping(log: RideLog, { gain, step }: ClippingOptions): 
     p95: gain * sortedQuantile(sorted, 0.95),
     p99: gain * sortedQuantile(sorted, 0.99),
     p999,
-    headroomDb: p999 > 0 ? 20 * Math.log10(1 / p999) : null,
+    headroomDb: p999 > SILENT ? 20 * Math.log10(1 / p999) : null,
     gainKeepEveryPeak: best.keepEveryPeak,
     gainTradeBiggestHits: best.tradeBiggestHits,
     warnings: [...signal.warnings, ...doubts(ffb, sorted)],

@@ -1,42 +1,63 @@
 import { z } from 'zod';
+import { captureHeadSchema } from '../axes/checkCapture';
+import { proofResultsSchema } from '../axes/proof';
 import { AXIS_NAMES } from '../axes/recording';
+import { typedInSchema } from '../card/typedIn';
 import type { Outcome } from '../problem';
+import { stampSchema } from '../ready/preflight';
+import { rigNameSchema, rigSpecSchema } from '../rig/rigSpec';
+import { rideNotesSchema, seedSchema } from '../rides/checkRide';
+import { MOST_ROWS } from '../rides/clock';
+import { branchSchema, combinationSchema, driverSchema } from '../settings/scope';
+import { settingKeySchema, settingValuesSchema, settingValueSchema } from '../settings/setting';
+import { idSchema as id, paragraph } from '../text/line';
+import { atMsSchema as atMs } from '../text/time';
+import { factSchema } from './factKinds';
 import { readDocument } from './jsonDocument';
+import { ownTitleSchema } from './ownTitleJson';
 
-const id = z.string().min(1).max(200);
-const name = z.string().max(60);
-const atMs = z.number();
-/** What only its own reader knows the shape of; it is checked again when it is read from the book. */
-const opaque = z.json();
+/** Evidence or reason of a change, in words. */
+export const whySchema = paragraph(1000);
+/** Fingerprint of captures and settings that a final check rests on. */
+const basis = z.string().max(200_000);
 
-const change = z.strictObject({
-  id,
-  atMs,
-  rigId: id,
-  kind: z.enum(['set', 'put-back']),
-  titleId: name.nullable(),
-  carId: name.nullable(),
-  driver: name.nullable(),
-  branch: name,
-  layer: name.nullable(),
-  axis: name.nullable(),
-  field: name.nullable(),
-  fromValue: opaque,
-  toValue: opaque,
-  why: z.string().max(4000),
-  undoes: id.nullable(),
-});
+/** Nothing stands for every title, every car, every driver; a change that is put back has no place of its own. */
+const change = z
+  .strictObject({
+    id,
+    atMs,
+    rigId: id,
+    kind: z.enum(['set', 'put-back']),
+    titleId: id.nullable(),
+    carId: id.nullable(),
+    driver: driverSchema.nullable(),
+    branch: branchSchema,
+    layer: settingKeySchema.shape.layer.nullable(),
+    axis: settingKeySchema.shape.axis.nullable(),
+    field: settingKeySchema.shape.field.nullable(),
+    fromValue: settingValueSchema.nullable(),
+    toValue: settingValueSchema.nullable(),
+    why: whySchema,
+    undoes: id.nullable(),
+  })
+  .refine(
+    ({ kind, layer, axis, field, undoes }) =>
+      kind === 'set'
+        ? layer !== null && axis !== null && field !== null && undoes === null
+        : undoes !== null && layer === null && axis === null && field === null,
+    'a change either sets something, or puts another one back',
+  );
 
 const capture = z.strictObject({
   id,
   rigId: id,
   axis: z.enum(AXIS_NAMES),
-  driver: name,
+  driver: driverSchema,
   madeAtMs: atMs,
   status: z.enum(['draft', 'kept']),
   origin: z.enum(['guided', 'file']),
-  head: opaque,
-  rows: z.number().int().nonnegative(),
+  head: captureHeadSchema,
+  rows: z.number().int().min(0).max(MOST_ROWS),
   /** Name of its samples in the same archive. */
   file: z.string().max(300),
 });
@@ -44,18 +65,17 @@ const capture = z.strictObject({
 const ride = z.strictObject({
   id,
   atMs,
-  rigId: id,
-  titleId: name,
-  carId: name,
-  driver: name,
-  branch: name,
-  trackId: name,
-  seed: z.number().int(),
-  settings: opaque,
+  ...combinationSchema.shape,
+  trackId: id,
+  seed: seedSchema,
+  settings: settingValuesSchema,
   mark: z.enum(['A', 'B']).nullable(),
-  head: opaque,
+  head: z.strictObject({ notes: rideNotesSchema }),
   file: z.string().max(300),
 });
+
+const MOST_ENTRIES = 200_000;
+const list = <T extends z.ZodType>(entry: T) => z.array(entry).max(MOST_ENTRIES);
 
 export const BOOK_FORMAT = 'pebble-road/book';
 
@@ -64,29 +84,33 @@ export const bookSchema = z.strictObject({
   format: z.literal(BOOK_FORMAT),
   version: z.literal(1),
   madeAtMs: atMs,
-  rigs: z.array(z.strictObject({ id, name, spec: opaque, createdAtMs: atMs })),
-  combinations: z.array(
+  rigs: list(z.strictObject({ id, name: rigNameSchema, spec: rigSpecSchema, createdAtMs: atMs })),
+  combinations: list(
+    z.strictObject({ ...combinationSchema.shape, openedAtMs: atMs, typedIn: typedInSchema.nullable() }),
+  ),
+  facts: list(factSchema),
+  ticks: list(z.strictObject({ rigId: id, titleId: id, itemId: id, atMs, state: stampSchema })),
+  proofs: list(
     z.strictObject({
+      id,
       rigId: id,
-      titleId: name,
-      carId: name,
-      driver: name,
-      branch: name,
-      openedAtMs: atMs,
-      typedIn: opaque,
+      titleId: id,
+      driver: driverSchema,
+      atMs,
+      results: proofResultsSchema,
+      basis,
     }),
   ),
-  facts: z.array(z.strictObject({ key: z.string().max(300), value: opaque })),
-  ticks: z.array(z.strictObject({ rigId: id, titleId: name, itemId: name, atMs, state: opaque })),
-  proofs: z.array(
-    z.strictObject({ id, rigId: id, titleId: name, driver: name, atMs, results: opaque, basis: z.string() }),
-  ),
-  changes: z.array(change),
-  ownDialects: z.array(z.strictObject({ id, kind: z.enum(['title', 'base']), atMs, document: opaque })),
-  captures: z.array(capture),
-  rides: z.array(ride),
+  changes: list(change),
+  ownDialects: list(z.strictObject({ id, kind: z.literal('title'), atMs, document: ownTitleSchema })),
+  captures: list(capture),
+  rides: list(ride),
 });
 export type BookDocument = z.output<typeof bookSchema>;
+
+/** Names of the files in which recordings lie in the archive. */
+export const captureFile = (id: string) => `captures/${id}.capture.csv`;
+export const rideFile = (id: string) => `rides/${id}.ride.csv`;
 
 export function readBookJson(text: string): Outcome<BookDocument> {
   return readDocument(text, bookSchema, BOOK_FORMAT);

@@ -1,52 +1,76 @@
-import { AXIS_NAMES, measuredRate, runsFromLabels, type AxisName, type Recording } from '../axes/recording';
-import { fail, succeed, type Outcome, type Problem } from '../problem';
+import { captureFault, notedRange, RATE_RANGE } from '../axes/checkCapture';
 import {
-  checkHeader,
-  numericColumns,
-  problemList,
-  readTable,
-  timeFault,
-  writeTable,
-  type Table,
-} from './table';
+  AXIS_NAMES,
+  measuredRate,
+  PHASE_LABEL,
+  PHASE_LABELS_IN_WORDS,
+  runsFromLabels,
+  type AxisName,
+  type Recording,
+} from '../axes/recording';
+import { fail, succeed, type Outcome, type Problem } from '../problem';
+import { oneLine, quoted } from '../text/line';
+import { readTable, writeTable, type Table, type TableFormat } from './table';
 
-const LABEL = /^(rest|cover|takeup|sweep|press|idle|hold:[+-]?\d+(\.\d+)?|gate:-?\d+)$/;
-const LABELS_IN_WORDS = 'rest, cover, takeup, sweep, press, idle, hold:<degrees>, gate:<n>';
+const FORMAT: TableFormat = {
+  known: ['t_s', 'phase', ...AXIS_NAMES],
+  needed: ['t_s', 'phase'],
+  words: {
+    phase: {
+      accepts: (word) => PHASE_LABEL.test(word),
+      what: 'a phase',
+      code: 'unknown-phase',
+      remedy: `Phases are: ${PHASE_LABELS_IN_WORDS}.`,
+    },
+  },
+  lacks: (header) =>
+    AXIS_NAMES.some((name) => header.includes(name))
+      ? null
+      : {
+          code: 'no-axis',
+          message: 'No column holds an axis.',
+          remedy: `Add at least one of: ${AXIS_NAMES.join(', ')}.`,
+        },
+};
+const LONGEST_DEVICE = 320;
 
-/** Reads a `*.capture.csv`. Every fault is named with its line and column. */
-export function readCaptureCsv(text: string): Outcome<Recording> {
-  const read = readTable(text);
+/**
+ * Reads a `*.capture.csv`. Every fault is named with its line and column.
+ * @param ranged the axes that the noted range speaks of: all of them, unless the file is known to hold others beside them
+ */
+export function readCaptureCsv(text: string, ranged?: readonly AxisName[]): Outcome<Recording> {
+  const read = readTable(text, FORMAT);
   if (!read.ok) return read;
   const table = read.value;
   const axes = AXIS_NAMES.filter((name) => table.header.includes(name));
-  const headerProblems = checkHeader(table, ['t_s', 'phase', ...AXIS_NAMES], ['t_s', 'phase']);
-  if (headerProblems.length === 0 && axes.length === 0) headerProblems.push(noAxis(table));
-  if (headerProblems.length > 0) return fail(...headerProblems);
-
-  const numbers = numericColumns(table, ['t_s', ...axes]);
-  if (!numbers.ok) return numbers;
-  const t = numbers.value['t_s']!;
-  const backwards = timeFault(table, t);
-  if (backwards) return fail(backwards);
-
-  const phaseColumn = table.header.indexOf('phase');
-  const labels = table.rows.map((row) => (row[phaseColumn] ?? '').trim());
-  const labelProblems = wrongLabels(table, labels);
-  if (labelProblems.length > 0) return fail(...labelProblems);
-
-  const columns = Object.fromEntries(axes.map((name) => [name, numbers.value[name]!]));
-  const range = readRange(table, columns);
-  if (!range.ok) return range;
-  const rate = Number(table.notes['rate_hz']);
-  const slow = slowClock(t, rate, table);
-  if (slow) return fail(slow);
+  const columns = Object.fromEntries(axes.map((name) => [name, table.numbers[name]!]));
+  const t = table.numbers['t_s']!;
+  const noted = notedRange(table.notes['range_min'], table.notes['range_max']);
+  if (!noted.ok) return noted;
+  const rate = notedRate(table);
+  if (!rate.ok) return rate;
+  const [rangeMin, rangeMax] = noted.value ?? extent(columns);
+  const runs = runsFromLabels(table.words['phase']!);
+  const fault =
+    captureFault({ t, axes: columns, rangeMin, rangeMax, runs }, ranged, (i) => table.firstRow + i) ??
+    (rangeMax > rangeMin ? null : flat(axes, table)) ??
+    slowClock(t, rate.value, table);
+  if (fault) return fail(fault);
+  const remarks = [
+    ...(noted.value
+      ? []
+      : ["The file does not note the device's range; what the samples cover stands in for it."]),
+    ...otherRate(t, rate.value),
+  ];
   return succeed({
     t,
-    runs: runsFromLabels(labels),
+    runs,
     axes: columns,
-    device: table.notes['device'] ?? '',
-    ...range.value,
-    rateHz: table.notes['rate_hz'] !== undefined && rate > 0 ? rate : null,
+    device: oneLine(table.notes['device'] ?? '').slice(0, LONGEST_DEVICE),
+    rangeMin,
+    rangeMax,
+    rateHz: rate.value,
+    ...(remarks.length > 0 ? { remarks } : {}),
   });
 }
 
@@ -58,7 +82,7 @@ export function writeCaptureCsv(recording: Recording): string {
   const columns = axes.map((name) => recording.axes[name]!);
   return writeTable(
     {
-      device: recording.device,
+      device: oneLine(recording.device),
       range_min: recording.rangeMin,
       range_max: recording.rangeMax,
       rate_hz: recording.rateHz,
@@ -70,14 +94,27 @@ export function writeCaptureCsv(recording: Recording): string {
   );
 }
 
+function notedRate({ notes }: Table): Outcome<number | null> {
+  const said = notes['rate_hz'];
+  if (said === undefined) return succeed(null);
+  const rate = said.trim() === '' ? NaN : Number(said);
+  if (rate >= RATE_RANGE[0] && rate <= RATE_RANGE[1]) return succeed(rate);
+  return fail({
+    code: 'bad-rate',
+    message: `The notes give a rate of ${quoted(said)}.`,
+    place: { row: 1 },
+    remedy: `rate_hz is a number from ${RATE_RANGE[0]} to ${RATE_RANGE[1]}; leave it out where it is not known.`,
+  });
+}
+
 /** Slower than this, with a rate noted that is about a thousand times as high, `t_s` holds milliseconds. */
 const SLOWEST_HZ = 2;
 const THOUSAND_FROM = 300;
 const THOUSAND_TO = 3000;
 
-function slowClock(t: Float64Array, notedHz: number, table: Table): Problem | null {
+function slowClock(t: Float64Array, notedHz: number | null, table: Table): Problem | null {
   const measured = measuredRate(t);
-  const ratio = notedHz / measured;
+  const ratio = (notedHz ?? 0) / measured;
   if (!(measured > 0 && measured < SLOWEST_HZ && ratio > THOUSAND_FROM && ratio < THOUSAND_TO)) return null;
   return {
     code: 'wrong-unit',
@@ -87,63 +124,34 @@ function slowClock(t: Float64Array, notedHz: number, table: Table): Problem | nu
   };
 }
 
-function noAxis(table: Table): Problem {
-  return {
-    code: 'no-axis',
-    message: 'No column holds an axis.',
-    place: { row: table.firstRow - 1 },
-    remedy: `Add at least one of: ${AXIS_NAMES.join(', ')}.`,
-  };
+/** The rows count; a note that says something quite different is said. */
+const OTHER_RATE = 2;
+
+function otherRate(t: Float64Array, notedHz: number | null): string[] {
+  const measured = measuredRate(t);
+  if (notedHz === null || measured === 0) return [];
+  const ratio = notedHz / measured;
+  return ratio > OTHER_RATE || ratio < 1 / OTHER_RATE
+    ? [`The notes say ${notedHz} Hz, the samples come at ${measured.toPrecision(3)} Hz: the samples count.`]
+    : [];
 }
 
-function wrongLabels(table: Table, labels: string[]): Problem[] {
-  const problems = problemList();
-  labels.forEach((label, i) => {
-    if (i > 0 && label === labels[i - 1]) return;
-    if (LABEL.test(label)) return;
-    problems.add({
-      code: 'unknown-phase',
-      message: `"${label}" is not a phase.`,
-      place: { row: table.firstRow + i, column: 'phase' },
-      remedy: `Phases are: ${LABELS_IN_WORDS}.`,
-    });
-  });
-  return problems.all();
-}
-
-type Range = Pick<Recording, 'rangeMin' | 'rangeMax' | 'remarks'>;
-
-/** The device's range from the notes, checked against the samples; without notes, what the samples cover. */
-function readRange(table: Table, columns: Partial<Record<AxisName, Float64Array>>): Outcome<Range> {
-  const low = Number(table.notes['range_min']);
-  const high = Number(table.notes['range_max']);
-  const noted = table.notes['range_min'] !== undefined && table.notes['range_max'] !== undefined;
-  if (noted && !(high > low))
-    return fail({
-      code: 'bad-range',
-      message: `The notes give a range from ${table.notes['range_min']} to ${table.notes['range_max']}.`,
-      place: { row: 1 },
-      remedy: 'range_min and range_max are numbers, the second greater.',
-    });
-  const problems = problemList();
+function extent(columns: Partial<Record<AxisName, Float64Array>>): [number, number] {
   let least = Infinity;
   let most = -Infinity;
-  for (const [name, column] of Object.entries(columns))
-    for (let i = 0; i < column.length; i++) {
-      const value = column[i]!;
+  for (const column of Object.values(columns))
+    for (const value of column) {
       least = Math.min(least, value);
       most = Math.max(most, value);
-      if (noted && (value < low || value > high))
-        problems.add({
-          code: 'out-of-range',
-          message: `${value} lies outside the device's range.`,
-          place: { row: table.firstRow + i, column: name },
-          remedy: `The notes say ${low} to ${high}; correct the notes or the sample.`,
-        });
     }
-  const found = problems.all();
-  if (found.length > 0) return fail(...found);
-  if (noted) return succeed({ rangeMin: low, rangeMax: high });
-  const remark = "The file does not note the device's range; what the samples cover stands in for it.";
-  return succeed({ rangeMin: least, rangeMax: most, remarks: [remark] });
+  return [least, most];
+}
+
+function flat(axes: readonly AxisName[], table: Table): Problem {
+  return {
+    code: 'flat-axis',
+    message: 'No axis ever moves, and the file does not note the range of the device.',
+    place: { row: table.firstRow, column: axes[0]! },
+    remedy: 'Record the axis while it is moved.',
+  };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Outcome } from '../problem';
 import type { CarSpec } from '../vehicle/carSpec';
+import { idSchema, line } from '../text/line';
 import { readDocument } from './jsonDocument';
 
 /** What anything that is driven on wheels lies within, a kart and a lorry among them. */
@@ -10,8 +11,8 @@ const share = within(0, 1);
 const carSchema = z.strictObject({
   format: z.literal('pebble-road/car'),
   version: z.literal(1),
-  id: z.string().min(1),
-  name: z.string().min(1),
+  id: idSchema,
+  name: line(80).min(1, 'a car needs a name'),
   massKg: within(50, 60_000),
   yawInertiaKgM2: within(5, 1_000_000),
   frontM: within(0.2, 10),

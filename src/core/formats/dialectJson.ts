@@ -1,11 +1,21 @@
 import { z } from 'zod';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
-import { gridCount, parameterOf, type Dialect } from '../response/dialect';
+import { BLEND_RANGE, GAMMA_RANGE } from '../response/curve';
+import { gridCount, parameterOf, toCanonical, type Dialect, type DialectField } from '../response/dialect';
 import { checkSettings, type FieldValues } from '../response/settings';
+import { keySchema } from '../text/key';
+import { line, quoted } from '../text/line';
 import { readDocument } from './jsonDocument';
 
-const full = z.number().positive();
-const of = z.string().min(1).max(60);
+/** Menus of titles and bases write numbers of this size, and steps no finer than this. */
+const LARGEST = 1e6;
+const FINEST = 1e-6;
+/** A menu that is stepped through has no more stops than this. */
+export const MOST_GRID_POINTS = 10_001;
+
+const number = z.number().min(-LARGEST).max(LARGEST);
+const full = z.number().min(FINEST).max(LARGEST);
+const of = keySchema;
 const mapsSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('deadzone-amount'), full }),
   z.strictObject({ kind: z.literal('saturation-amount'), full, reach: z.number().positive().max(1) }),
@@ -13,8 +23,8 @@ const mapsSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gamma-direct') }),
   z.strictObject({
     kind: z.literal('gamma-log'),
-    base: z.number().gt(1),
-    half: z.number().positive(),
+    base: z.number().gt(1).max(GAMMA_RANGE[1]),
+    half: full,
     sign: z.union([z.literal(1), z.literal(-1)]),
   }),
   z.strictObject({ kind: z.literal('blend'), full }),
@@ -25,12 +35,15 @@ const mapsSchema = z.discriminatedUnion('kind', [
 ]);
 
 export const dialectFieldSchema = z.strictObject({
-  key: z.string().min(1).max(60),
-  label: z.string().max(120),
-  min: z.number(),
-  max: z.number(),
-  step: z.number().positive(),
-  neutral: z.number(),
+  key: keySchema,
+  label: line(120),
+  min: number,
+  max: number,
+  step: z
+    .number()
+    .min(FINEST)
+    .max(2 * LARGEST),
+  neutral: number,
   maps: mapsSchema,
 });
 
@@ -40,8 +53,8 @@ export const SETTINGS_FORMAT = 'pebble-road/settings';
 export const dialectSchema = z.strictObject({
   format: z.literal(DIALECT_FORMAT),
   version: z.literal(1),
-  name: z.string().min(1).max(120),
-  axis: z.string().max(60),
+  name: line(120).min(1, 'a dialect needs a name'),
+  axis: line(60),
   fields: z.array(dialectFieldSchema).min(1).max(60),
 });
 
@@ -81,15 +94,15 @@ function wrongKeys(dialect: Dialect, values: FieldValues): Problem[] {
   const problem = (key: string, code: string, message: string): Problem => ({
     code,
     message,
-    place: { column: `values.${key}` },
+    place: { column: `values.${quoted(key).slice(1, -1)}` },
     remedy: `The fields are: ${known.join(', ')}.`,
   });
   return [
     ...Object.keys(values)
       .filter((key) => !known.includes(key))
-      .map((key) => problem(key, 'unknown-key', `The key "${key}" is not known here.`)),
+      .map((key) => problem(key, 'unknown-key', `The key ${quoted(key)} is not known here.`)),
     ...known
-      .filter((key) => values[key] === undefined)
+      .filter((key) => !Object.hasOwn(values, key))
       .map((key) => problem(key, 'missing-key', `The value of "${key}" is missing.`)),
   ];
 }
@@ -109,6 +122,14 @@ export function soundDialect(document: z.output<typeof dialectSchema>, path: str
       say(i, 'key', 'key-twice', `The key "${key}" stands twice.`, 'Give every field its own key.');
     if (!(max > min))
       say(i, 'max', 'bad-range', `The range runs from ${min} to ${max}.`, 'max must lie above min.');
+    else if ((max - min) / step > MOST_GRID_POINTS - 1 + DIVIDES)
+      say(
+        i,
+        'step',
+        'too-fine',
+        `Steps of ${step} make ${Math.round((max - min) / step) + 1} stops from ${min} to ${max}.`,
+        `A field has at most ${MOST_GRID_POINTS}; give the step of the title's own menu.`,
+      );
     else if (Math.abs((max - min) / step - (gridCount(field) - 1)) > DIVIDES)
       say(
         i,
@@ -133,6 +154,15 @@ export function soundDialect(document: z.output<typeof dialectSchema>, path: str
         'A gain is counted from its neutral, which is 0.',
         'Give the value at which it is 1.',
       );
+    const beyond = max > min ? beyondMeaning(field) : null;
+    if (beyond)
+      say(
+        i,
+        'maps',
+        'beyond-meaning',
+        `${quoted(field.label || key)} ${beyond}.`,
+        'Correct min, max or maps.',
+      );
     const twin = fields.findIndex((f) => parameterOf(f.maps) === parameterOf(maps));
     if (twin < i)
       say(
@@ -144,6 +174,30 @@ export function soundDialect(document: z.output<typeof dialectSchema>, path: str
       );
   });
   return problems.length > 0 ? fail(...problems) : succeed({ name, axis, fields });
+}
+
+/** What a response's parameters can be (computation of the response, conventions): a field must not reach beyond. */
+const MEANINGS: Partial<Record<DialectField['maps']['kind'], { what: string; from: number; to: number }>> = {
+  'deadzone-amount': { what: 'a dead zone', from: 0, to: 1 },
+  'saturation-amount': { what: 'a saturation point', from: 0, to: 1 },
+  'saturation-end': { what: 'a saturation point', from: 0, to: 1 },
+  'gamma-direct': { what: 'an exponent', from: GAMMA_RANGE[0], to: GAMMA_RANGE[1] },
+  'gamma-log': { what: 'an exponent', from: GAMMA_RANGE[0], to: GAMMA_RANGE[1] },
+  blend: { what: 'a share of a cube', from: BLEND_RANGE[0], to: BLEND_RANGE[1] },
+};
+const ROUNDING = 1e-9;
+
+/** Where one end of a field means something that no response can be, in words. */
+function beyondMeaning(field: DialectField): string | null {
+  const meaning = MEANINGS[field.maps.kind];
+  if (!meaning) return null;
+  const { what, from, to } = meaning;
+  for (const end of [field.min, field.max]) {
+    const means = toCanonical(field, end);
+    if (!(means >= from - ROUNDING && means <= to + ROUNDING))
+      return `${end} would be ${what} of ${Number(means.toPrecision(4))}, which lies outside ${from} to ${to}`;
+  }
+  return null;
 }
 
 export function writeDialectJson(dialect: Dialect): string {

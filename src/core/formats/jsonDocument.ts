@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { fail, reasonOf, succeed, type Outcome, type Problem } from '../problem';
+import { oneLine, quoted } from '../text/line';
+import { keyTwice } from './keyTwice';
 import { schemaProblem } from './schemaProblem';
 
 /**
@@ -12,12 +14,21 @@ export function readDocument<T extends z.ZodType>(
   format: string,
   newest = 1,
 ): Outcome<z.output<T>> {
+  const body = text.startsWith('\uFEFF') ? text.slice(1) : text;
   let json: unknown;
   try {
-    json = JSON.parse(text);
+    json = JSON.parse(body);
   } catch (error) {
     return fail(notJson(error));
   }
+  const twice = keyTwice(body);
+  if (twice)
+    return fail({
+      code: 'key-twice',
+      message: `The key ${quoted(twice.key)} stands twice in one object.`,
+      place: { row: twice.row },
+      remedy: 'Keep one of them.',
+    });
   const head = z
     .looseObject({ format: z.unknown().optional(), version: z.unknown().optional() })
     .safeParse(json);
@@ -25,7 +36,7 @@ export function readDocument<T extends z.ZodType>(
   if (found.format !== format)
     return fail({
       code: 'wrong-format',
-      message: `This is ${typeof found.format === 'string' ? `"${found.format}"` : 'a file without a "format" in words'}.`,
+      message: `This is ${typeof found.format === 'string' ? quoted(found.format) : 'a file without a "format" in words'}.`,
       place: { column: 'format' },
       remedy: `"format" must be "${format}".`,
     });
@@ -36,7 +47,8 @@ export function readDocument<T extends z.ZodType>(
       place: { column: 'version' },
       remedy: 'Update Pebble Road, or save the file from there as an older version.',
     });
-  const parsed = schema.safeParse(json);
+  const parsed = parseWhole(schema, json);
+  if (parsed === null) return fail(tooDeep());
   if (parsed.success) return succeed(parsed.data);
   return fail(...parsed.error.issues.slice(0, 5).map((issue) => schemaProblem(issue)));
 }
@@ -44,8 +56,27 @@ export function readDocument<T extends z.ZodType>(
 function notJson(error: unknown): Problem {
   return {
     code: 'not-json',
-    message: `The file is not JSON (${reasonOf(error)}).`,
+    message: `The file is not JSON (${oneLine(reasonOf(error)).slice(0, 120)}).`,
     place: {},
     remedy: 'Check that it is the right file and whole.',
+  };
+}
+
+/** Lists within lists within lists… fill the stack of whoever walks down them: `null`. */
+function parseWhole<T extends z.ZodType>(schema: T, json: unknown) {
+  try {
+    return schema.safeParse(json);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+function tooDeep(): Problem {
+  return {
+    code: 'too-deep',
+    message: 'The file is nested deeper than anything of ours.',
+    place: {},
+    remedy: 'Choose the file as it was saved, unchanged.',
   };
 }

@@ -4,16 +4,18 @@ import { fail, succeed, type Outcome } from '../problem';
 import { LAYERS } from '../settings/setting';
 import type { Hardware, SetAxis } from '../settings/carryOver';
 import { checkSettings } from '../response/settings';
+import { line, paragraph } from '../text/line';
+import { atMsSchema } from '../text/time';
 import { dialectSchema, soundDialect } from './dialectJson';
 import { readDocument } from './jsonDocument';
 
 export const PACK_FORMAT = 'pebble-road/pack';
-const words = z.string().max(400);
+const words = line(400);
 
 const packSchema = z.strictObject({
   format: z.literal(PACK_FORMAT),
   version: z.literal(1),
-  name: z.string().min(1).max(200),
+  name: line(200).min(1, 'a pack needs a name'),
   rig: words,
   title: words,
   car: words,
@@ -21,8 +23,8 @@ const packSchema = z.strictObject({
   /** What the numbers were made for. */
   hardware: z.strictObject({
     drive: words,
-    torqueNm: z.number().positive().nullable(),
-    maxRotationDeg: z.number().positive().nullable(),
+    torqueNm: z.number().positive().max(1000).nullable(),
+    maxRotationDeg: z.number().positive().max(100_000).nullable(),
   }),
   /** Every axis on every layer, with the dialect that its numbers are written in. */
   settings: z
@@ -41,10 +43,10 @@ const packSchema = z.strictObject({
     .max(40),
   /** Where each value comes from. */
   provenance: z
-    .array(z.strictObject({ setting: words, value: words, why: z.string().max(4000), atMs: z.number() }))
+    .array(z.strictObject({ setting: words, value: words, why: paragraph(4000), atMs: atMsSchema }))
     .max(1000),
   calibration: z.array(words).max(40),
-  notes: z.string().max(8000),
+  notes: paragraph(8000),
 });
 
 export interface Pack {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Outcome } from '../problem';
+import { line } from '../text/line';
 import { forceSchema } from './forceJson';
 import { readDocument } from './jsonDocument';
 import { layerSchema } from './responseJson';
@@ -7,21 +8,40 @@ import { layerSchema } from './responseJson';
 const wornSchema = z.strictObject({
   from: z.number().min(0).max(1),
   to: z.number().min(0).max(1),
-  sigma: z.number().nonnegative(),
-  dropoutsPerS: z.number().nonnegative(),
+  sigma: z
+    .number()
+    .min(0)
+    .max(2 ** 40),
+  dropoutsPerS: z.number().min(0).max(1000),
 });
 
-export const pedalHardwareSchema = z.strictObject({
-  released: z.number(),
-  pressed: z.number(),
-  sigma: z.number().nonnegative(),
-  quantum: z.number().positive(),
-  rangeMin: z.number(),
-  rangeMax: z.number(),
-  driftPerMin: z.number().exactOptional(),
-  spikesPerMin: z.number().nonnegative().exactOptional(),
-  worn: z.array(wornSchema).exactOptional(),
-});
+/** Raw counts of a device: 32 bits and some room. */
+const LARGEST_COUNT = 2 ** 40;
+const count = z.number().min(-LARGEST_COUNT).max(LARGEST_COUNT);
+const amount = z.number().min(0).max(LARGEST_COUNT);
+
+const hasTravel = ({ released, pressed }: { released: number; pressed: number }) =>
+  Math.abs(pressed - released) >= LEAST_SPAN;
+const LEAST_SPAN = 1e-3;
+const NO_TRAVEL = { path: ['pressed'], error: 'released and pressed lie apart' };
+
+export const pedalHardwareSchema = z
+  .strictObject({
+    released: count,
+    pressed: count,
+    sigma: amount,
+    quantum: z.number().min(1e-9).max(LARGEST_COUNT),
+    rangeMin: count,
+    rangeMax: count,
+    driftPerMin: count.exactOptional(),
+    spikesPerMin: z.number().min(0).max(100_000).exactOptional(),
+    worn: z.array(wornSchema).max(20).exactOptional(),
+  })
+  .refine(hasTravel, NO_TRAVEL)
+  .refine(({ rangeMin, rangeMax }) => rangeMax > rangeMin, {
+    path: ['rangeMax'],
+    error: 'the greatest count lies above the least',
+  });
 
 export const footSchema = z.strictObject({
   restTravel: z.number().min(0).max(0.5),
@@ -32,7 +52,7 @@ export const footSchema = z.strictObject({
 
 const pedalSchema = z.strictObject({
   hardware: pedalHardwareSchema,
-  calibration: z.strictObject({ released: z.number(), pressed: z.number() }),
+  calibration: z.strictObject({ released: count, pressed: count }).refine(hasTravel, NO_TRAVEL),
   /** Response layers in signal order: base, title, car. */
   layers: z.array(layerSchema).max(3),
 });
@@ -43,11 +63,11 @@ export const PROFILE_FORMAT = 'pebble-road/profile';
 export const profileSchema = z.strictObject({
   format: z.literal(PROFILE_FORMAT),
   version: z.literal(1),
-  name: z.string().min(1).max(200),
-  rig: z.string(),
-  title: z.string(),
-  car: z.string(),
-  driver: z.string(),
+  name: line(200).min(1, 'a profile needs a name'),
+  rig: line(200),
+  title: line(200),
+  car: line(200),
+  driver: line(200),
   pedals: z.strictObject({ throttle: pedalSchema, brake: pedalSchema }),
   foot: footSchema,
   /** The force chain; a profile without it is driven without force. */

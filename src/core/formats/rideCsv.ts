@@ -1,60 +1,40 @@
 import { fail, succeed, type Outcome } from '../problem';
+import { rideFault } from '../rides/checkRide';
 import { RIDE_COLUMNS, SURFACES, type RideColumn, type RideLog } from '../rides/rideLog';
-import {
-  checkHeader,
-  numericColumns,
-  problemList,
-  readTable,
-  timeFault,
-  writeTable,
-  type Table,
-} from './table';
+import { readTable, writeTable, type TableFormat } from './table';
+
+const surfaceOf = (word: string) => SURFACES.indexOf(word as (typeof SURFACES)[number]);
+
+const FORMAT: TableFormat = {
+  known: RIDE_COLUMNS,
+  needed: ['t_s'],
+  words: {
+    surface: {
+      accepts: (word) => surfaceOf(word) >= 0,
+      what: 'a surface',
+      code: 'unknown-surface',
+      remedy: `Surfaces are: ${SURFACES.join(', ')}.`,
+    },
+  },
+  lacks: (header) =>
+    header.length >= 2
+      ? null
+      : {
+          code: 'no-channel',
+          message: 'There is time but nothing else.',
+          remedy: `Add at least one of: ${RIDE_COLUMNS.slice(1).join(', ')}.`,
+        },
+};
 
 /** Reads a `*.ride.csv`: `t_s` and at least one more of the known columns. */
 export function readRideCsv(text: string): Outcome<RideLog> {
-  const read = readTable(text);
+  const read = readTable(text, FORMAT);
   if (!read.ok) return read;
-  const table = read.value;
-  const problems = checkHeader(table, RIDE_COLUMNS, ['t_s']);
-  if (problems.length === 0 && table.header.length < 2)
-    problems.push({
-      code: 'no-channel',
-      message: 'There is time but nothing else.',
-      place: { row: table.firstRow - 1 },
-      remedy: `Add at least one of: ${RIDE_COLUMNS.slice(1).join(', ')}.`,
-    });
-  if (problems.length > 0) return fail(...problems);
-  const numeric = table.header.filter((name) => name !== 'surface');
-  const numbers = numericColumns(table, numeric);
-  if (!numbers.ok) return numbers;
-  const t = numbers.value['t_s']!;
-  const backwards = timeFault(table, t);
-  if (backwards) return fail(backwards);
-  const columns: RideLog['columns'] = { ...numbers.value, t_s: t };
-  if (table.header.includes('surface')) {
-    const surface = readSurface(table);
-    if (!surface.ok) return surface;
-    columns.surface = surface.value;
-  }
-  return succeed({ columns, notes: table.notes });
-}
-
-function readSurface(table: Table): Outcome<Float64Array> {
-  const problems = problemList();
-  const index = table.header.indexOf('surface');
-  const out = Float64Array.from(table.rows, (row, i) => {
-    const code = SURFACES.indexOf((row[index] ?? '').trim() as (typeof SURFACES)[number]);
-    if (code < 0)
-      problems.add({
-        code: 'unknown-surface',
-        message: `"${row[index] ?? ''}" is not a surface.`,
-        place: { row: table.firstRow + i, column: 'surface' },
-        remedy: `Surfaces are: ${SURFACES.join(', ')}.`,
-      });
-    return code;
-  });
-  const found = problems.all();
-  return found.length > 0 ? fail(...found) : succeed(out);
+  const { numbers, words, notes, firstRow } = read.value;
+  const columns: RideLog['columns'] = { ...numbers, t_s: numbers['t_s']! };
+  if (words['surface']) columns.surface = Float64Array.from(words['surface'], surfaceOf);
+  const fault = rideFault({ columns }, (sample) => firstRow + sample);
+  return fault ? fail(fault) : succeed({ columns, notes });
 }
 
 /** Writes a ride so that reading it gives the same bits. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { fail, type Outcome } from '../problem';
 import { layTrack, type TrackSpec } from '../vehicle/track';
+import { idSchema, line } from '../text/line';
 import { readDocument } from './jsonDocument';
 
 /** A closed road ends where it began, within this. */
@@ -22,8 +23,8 @@ const segmentSchema = z.strictObject({
 const trackSchema = z.strictObject({
   format: z.literal('pebble-road/track'),
   version: z.literal(1),
-  id: z.string().min(1),
-  name: z.string().min(1),
+  id: idSchema,
+  name: line(80).min(1, 'a road needs a name'),
   widthM: z.number().min(2).max(100),
   closed: z.boolean(),
   segments: z

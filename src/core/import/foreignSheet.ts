@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { MOST_COLUMNS } from './rideUnits';
 import { fail, succeed, type Outcome } from '../problem';
 
 /** One column of somebody else's log, as it stands in the file. */
@@ -29,6 +30,8 @@ const MOST_PREAMBLE = 60;
 const LOOKED_AT = 200;
 const SHOWN = 4;
 const LARGEST_ROWS = 4_000_000;
+/** Names, units and numbers are shorter; what is longer is cut, and read no further. */
+const LONGEST_CELL = 200;
 
 const refuse = (code: string, message: string, remedy: string, row?: number) =>
   fail({ code, message, place: row === undefined ? {} : { row }, remedy });
@@ -42,7 +45,16 @@ export function readForeignSheet(text: string): Outcome<ForeignSheet> {
     return refuse('not-text', 'This is not a text file.', 'Export the log as CSV.');
   const delimiter = delimiterOf(body);
   const parsed = Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false });
-  const rows = parsed.data.map((row) => row.map((cell) => cell.trim()));
+  const rows = parsed.data;
+  const wide = rows.findIndex((row) => row.length > MOST_COLUMNS);
+  if (wide >= 0)
+    return refuse(
+      'too-wide',
+      `The row has ${rows[wide]!.length} columns.`,
+      `At most ${MOST_COLUMNS} are read; export fewer channels.`,
+      wide + 1,
+    );
+  for (const row of rows) for (let k = 0; k < row.length; k++) row[k] = row[k]!.trim().slice(0, LONGEST_CELL);
   if (rows.length > LARGEST_ROWS)
     return refuse('too-long', `The log has ${rows.length} rows.`, `At most ${LARGEST_ROWS} are read.`);
   const decimal = decimalOf(rows, delimiter);
@@ -119,8 +131,12 @@ function toNumber(cell: string | undefined, decimal: '.' | ','): number {
     const [, hours = '0', minutes, seconds] = clock;
     return 3600 * Number(hours) + 60 * Number(minutes) + Number(seconds!.replace(',', '.'));
   }
+  // `Number` also takes hexadecimal, octal and binary, which no logger writes.
+  if (OTHER_BASE.test(cell)) return NaN;
   return Number(decimal === ',' ? cell.replace(',', '.') : cell);
 }
+
+const OTHER_BASE = /[xob]/i;
 
 /** The first row that is mostly numbers and is followed by one of the same width that is too. */
 function firstDataRow(rows: string[][], read: (cell: string | undefined) => number): number | null {
@@ -163,10 +179,13 @@ function cleanUnit(cell: string): string | null {
 /** Units that people write as the last word of a name. */
 const LAST_WORDS = new Set('s ms m km kmh kph mph mps deg rad pct percent g nm'.split(' '));
 
+/** A name, and the unit behind it in brackets or as its last word. Looks at each letter once. */
 function nameAndUnit(cell: string): { name: string; unit: string | null } {
-  const found = /^(.*?)\s*[[(]\s*([^\])]*)\s*[\])]\s*$/.exec(cell);
-  if (found) return { name: found[1]!, unit: cleanUnit(found[2]!) };
-  const words = /^(.+)[ _]([a-zA-Z]+)$/.exec(cell);
-  const unit = words?.[2]!.toLowerCase() ?? '';
-  return LAST_WORDS.has(unit) ? { name: words![1]!, unit } : { name: cell, unit: null };
+  if (cell.endsWith(']') || cell.endsWith(')')) {
+    const open = Math.max(cell.lastIndexOf('['), cell.lastIndexOf('('));
+    if (open >= 0) return { name: cell.slice(0, open).trimEnd(), unit: cleanUnit(cell.slice(open)) };
+  }
+  const gap = Math.max(cell.lastIndexOf(' '), cell.lastIndexOf('_'));
+  const unit = cell.slice(gap + 1).toLowerCase();
+  return gap > 0 && LAST_WORDS.has(unit) ? { name: cell.slice(0, gap), unit } : { name: cell, unit: null };
 }

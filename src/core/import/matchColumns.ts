@@ -89,15 +89,17 @@ const POOR = 0.35;
 /** A guess for every column, at most one for a channel; the surer one wins. */
 export function matchColumns({ columns }: ForeignSheet): ColumnMatch[] {
   const guesses = columns.map(guess);
-  return guesses.map((one, i) => {
-    if (one.channel === null) return one;
-    const best = guesses.reduce(
-      (at, other, k) =>
-        other.channel === one.channel && other.confidence > (guesses[at]?.confidence ?? -1) ? k : at,
-      i,
-    );
-    return best === i ? one : { channel: null, unit: null, confidence: 0, doubt: '' };
+  const best = new Map<Channel, number>();
+  guesses.forEach(({ channel, confidence }, i) => {
+    if (channel === null) return;
+    const known = best.get(channel);
+    if (known === undefined || confidence > guesses[known]!.confidence) best.set(channel, i);
   });
+  return guesses.map((one, i) =>
+    one.channel === null || best.get(one.channel) === i
+      ? one
+      : { channel: null, unit: null, confidence: 0, doubt: '' },
+  );
 }
 
 function guess(column: ForeignColumn): ColumnMatch {

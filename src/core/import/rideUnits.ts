@@ -1,4 +1,6 @@
+import { z } from 'zod';
 import type { RideColumn } from '../rides/rideLog';
+import { line } from '../text/line';
 
 /** A unit that a channel may come in: what it is multiplied by to be ours. */
 export interface ChannelUnit {
@@ -63,6 +65,20 @@ export const CHANNEL_UNITS: Record<Exclude<RideColumn, 'surface'>, readonly Chan
   y_m: DISTANCE,
 };
 export type Channel = keyof typeof CHANNEL_UNITS;
+
+/** More columns than this has no log that a driver could look through. */
+export const MOST_COLUMNS = 1000;
+
+/** What a driver said of the columns of a log, one by one. */
+export const chosenColumnsSchema = z
+  .array(
+    z.strictObject({
+      channel: z.enum(Object.keys(CHANNEL_UNITS) as [Channel, ...Channel[]]).nullable(),
+      unit: line(20).nullable(),
+    }),
+  )
+  .max(MOST_COLUMNS);
+export type ChosenColumns = z.output<typeof chosenColumnsSchema>;
 
 export const CHANNEL_WORDS: Record<Channel, string> = {
   t_s: 'time',

@@ -1,6 +1,9 @@
+import { z } from 'zod';
 import type { AxisAnalysis } from '../axes/analyseAxis';
 import type { AxisName } from '../axes/recording';
 import { isStrong, type RigSpec } from '../rig/rigSpec';
+import { line } from '../text/line';
+import { atMsSchema } from '../text/time';
 
 /** How a title behaves before it runs: what pre-flight has to know of it. */
 export interface TitleTraits {
@@ -54,6 +57,23 @@ export interface Tick {
 
 /** Fingerprints of what resets ticks. */
 export type PreflightStamp = Record<ResetBy, string>;
+
+/** Versions of a whole rig follow each other in one text. */
+export const stampSchema = z.strictObject({
+  firmware: line(4000),
+  'title-version': line(60),
+  cabling: line(60),
+}) satisfies z.ZodType<PreflightStamp>;
+
+/** The version of a title, in an object: a bare text that looks like a number would come back as one. */
+export const titleVersionSchema = z.strictObject({ version: line(40) });
+
+/** The base was turned down so that a title could bind it: the rotation to put back, until it is measured again. */
+export const rotationReminderSchema = z.strictObject({
+  restoreDeg: z.number().min(0).max(10_000).nullable(),
+  sinceMs: atMsSchema,
+});
+export type RotationReminder = z.output<typeof rotationReminderSchema>;
 
 /** What the live device shows right now; `null` where nothing can be told. */
 export type Sights = Record<Sight, { ok: boolean; says: string; waits?: boolean } | null>;

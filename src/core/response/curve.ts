@@ -11,6 +11,8 @@ export const LINEAR: Curve = { kind: 'power', gamma: 1 };
 
 export const GAMMA_RANGE = [0.2, 5] as const;
 export const BLEND_RANGE = [-0.5, 1] as const;
+/** Points of a curve lie at least this far apart: a step between two that are one has no slope. */
+export const LEAST_GAP = 1e-4;
 
 /**
  * How a function leaves a point on one side: y − y₀ ≈ coefficient·ξ^exponent. Composing two of these stays

@@ -136,9 +136,12 @@ export function gridPoint(field: DialectField, index: number): number {
 
 /** Decimals that a value of this field is written with. */
 export function decimalsOf(field: Pick<DialectField, 'min' | 'step'>): number {
-  const decimals = (x: number) => {
-    const [, fraction = ''] = x.toString().split('.');
-    return fraction.length;
-  };
   return Math.max(decimals(field.step), decimals(field.min));
+}
+
+/** Decimals of a number as it is written, also where JavaScript writes it with an exponent (1e-7 has seven). */
+function decimals(x: number): number {
+  const [digits = '', exponent = '0'] = x.toString().split('e');
+  const [, fraction = ''] = digits.split('.');
+  return Math.max(0, fraction.length - Number(exponent));
 }

@@ -11,7 +11,7 @@ export function fieldOf(dialect: Dialect, key: string): DialectField | undefined
 }
 
 export function valueOf(field: DialectField, values: FieldValues): number {
-  return values[field.key] ?? field.neutral;
+  return Object.hasOwn(values, field.key) ? values[field.key]! : field.neutral;
 }
 
 /** The response layer that a title's menu values mean. */

@@ -1,3 +1,6 @@
+import { z } from 'zod';
+import { keySchema } from '../text/key';
+import { atMsSchema } from '../text/time';
 import { gridPoint, toCanonical, type DialectField } from './dialect';
 import { curveOf, valueOf, type FieldValues } from './settings';
 import { curveValue } from './curve';
@@ -20,6 +23,15 @@ export interface WeaningPlan {
   /** How smooth the throttle was when the present step began, 1/s RMS; `null` before the first ride. */
   smoothnessAtStep: number | null;
 }
+
+const menuNumber = z.number().min(-1e6).max(1e6);
+
+export const weaningPlanSchema = z.strictObject({
+  field: keySchema,
+  fromValue: menuNumber,
+  steps: z.array(z.strictObject({ value: menuNumber, dueMs: atMsSchema })).max(40),
+  smoothnessAtStep: z.number().min(0).max(1e6).nullable(),
+}) satisfies z.ZodType<WeaningPlan>;
 
 export const WEANING_STEPS = 4;
 const WEEK_MS = 7 * 24 * 3600 * 1000;

@@ -21,6 +21,8 @@ const AT_LINE = 0.01;
 const WHOLE_LAP = 0.995;
 /** Slower than this multiple of the best is traffic or a mistake, not the setting. */
 const SLOWEST = 1.07;
+/** A car that is slower stands: where it was a moment ago nobody can reckon back. */
+const STANDS_MPS = 0.05;
 const OFF_TRACK = SURFACES.indexOf('offtrack');
 
 /**
@@ -74,7 +76,7 @@ function crossing({ columns }: RideLog, at: number, endOfLog: boolean): number {
   if (endOfLog) return t[at - 1]! + (t[at - 1]! - t[at - 2]!);
   const next = Math.min(at + 1, t.length - 1);
   const speed = columns.speed_mps?.[at] ?? (distance![next]! - distance![at]!) / (t[next]! - t[at]!);
-  const sinceLine = speed > 0 ? distance![at]! / speed : 0;
+  const sinceLine = speed > STANDS_MPS ? Math.max(0, distance![at]!) / speed : 0;
   const sinceSample = at > 0 ? t[at]! - t[at - 1]! : 0;
   return t[at]! - Math.min(sinceLine, at > 0 ? sinceSample : sinceLine);
 }

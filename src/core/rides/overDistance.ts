@@ -40,6 +40,11 @@ function resample(
   for (let k = 0; k < points; k++) {
     const at = k * step;
     while (i < to - 2 && x[i + 1]! < at) i++;
+    if (i + 1 >= to) {
+      // A lap of one sample has one value everywhere.
+      out[k] = y[i]!;
+      continue;
+    }
     const gap = x[i + 1]! - x[i]!;
     const share = gap > 0 ? Math.min(1, Math.max(0, (at - x[i]!) / gap)) : 0;
     out[k] = y[i]! + (y[i + 1]! - y[i]!) * share;

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { AXIS_NAMES, type AxisName } from '../axes/recording';
 import { dialectFieldSchema } from '../formats/dialectJson';
+import { line, paragraph } from '../text/line';
 
 /** A rig as its owner describes it once. Numbers that nobody knows are `null`, never guessed. */
 const known = (least: number, most: number) => z.number().min(least).max(most).nullable();
-const words = z.string().trim().max(400);
+const scale = z.number().min(-1e6).max(1e6);
+const words = paragraph(400);
 
 export const DRIVES = ['gear', 'belt', 'direct', 'unknown'] as const;
 export const SENSORS = ['potentiometer', 'hall', 'load-cell', 'unknown'] as const;
@@ -14,7 +16,7 @@ const sensor = z.enum(SENSORS).nullable();
 
 /** The base's own program as its owner describes it: what it lets one set, on which axes. */
 export const baseProgramSchema = z.strictObject({
-  name: z.string().trim().min(1, 'a program needs a name').max(40, 'at most 40 letters'),
+  name: line(40).min(1, 'a program needs a name'),
   steering: z.array(dialectFieldSchema).max(4),
   /** The same fields on every one of these axes. */
   axes: z.array(z.enum(AXIS_NAMES)).max(8),
@@ -34,7 +36,7 @@ export const baseSchema = z.strictObject({
   makersLimits: words,
   /** The base's own scale of the force that gives 100 % brake. */
   brakeForce: z
-    .strictObject({ min: z.number(), max: z.number(), step: z.number().positive(), now: z.number() })
+    .strictObject({ min: scale, max: scale, step: z.number().min(1e-6).max(1e6), now: scale })
     .nullable(),
   /** `null`: only what the catalogue knows of it. */
   program: baseProgramSchema.nullable().default(null),
@@ -50,7 +52,7 @@ export const rimSchema = z.strictObject({
 /** Software of one part; an older version may be kept on purpose, with the reason. */
 export const softwareSchema = z.strictObject({
   part: z.enum(PARTS),
-  version: z.string().trim().min(1, 'a version').max(40),
+  version: line(40).min(1, 'a version'),
   date: z.iso.date(),
   keptOldBecause: words,
 });
@@ -66,12 +68,12 @@ const placeSchema = z.discriminatedUnion('kind', [
 /** Where on a device one of our axes is found. */
 export type AxisPlace = z.output<typeof placeSchema>;
 
-const axisSourceSchema = z.strictObject({ device: z.string().min(1).max(320), place: placeSchema });
+const axisSourceSchema = z.strictObject({ device: line(320).min(1), place: placeSchema });
 /** Where one of our axes comes from: a device by its id, and the place on it. */
 export type AxisSource = z.output<typeof axisSourceSchema>;
 
 export const deviceSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('simulated'), rig: z.string().max(40) }),
+  z.strictObject({ kind: z.literal('simulated'), rig: line(40) }),
   z.strictObject({ kind: z.literal('real'), axes: z.partialRecord(z.enum(AXIS_NAMES), axisSourceSchema) }),
 ]);
 export type RigDevice = z.output<typeof deviceSchema>;
@@ -90,12 +92,12 @@ export const rigSpecSchema = z.strictObject({
   mounting: words,
   software: z.array(softwareSchema).max(12),
   /** Counted up whenever cables or fixings were changed. */
-  cabling: z.number().int().nonnegative(),
+  cabling: z.number().int().min(0).max(1_000_000),
   device: deviceSchema,
 });
 export type RigSpec = z.output<typeof rigSpecSchema>;
 
-export const rigNameSchema = z.string().trim().min(1, 'a rig needs a name').max(40, 'at most 40 letters');
+export const rigNameSchema = line(40).min(1, 'a rig needs a name');
 
 /** A rig of which nothing is known yet but where its samples come from. */
 export function plainRig(device: RigDevice): RigSpec {

@@ -26,8 +26,13 @@ export function steeredCar(car: CarSpec): SteeredCar {
  */
 export function lateralPerDegree(car: SteeredCar, gain: number, speedMps: number): number {
   const v2 = speedMps * speedMps;
-  return ((v2 / (car.wheelbaseM + car.understeer * v2) / car.ratio) * gain * Math.PI) / 180;
+  // An oversteering car answers without end from its critical speed on: there the figure stops to mean anything.
+  const effective = Math.max(LEAST_BASE * car.wheelbaseM, car.wheelbaseM + car.understeer * v2);
+  return ((v2 / effective / car.ratio) * gain * Math.PI) / 180;
 }
+
+/** Share of the wheelbase that is left at least of what a car steers with. */
+const LEAST_BASE = 0.01;
 
 /** Speeds at which it is told, m/s, and the one at which profiles are compared. */
 export const SENSITIVITY_SPEEDS = [20, 40, 60] as const;
@@ -43,8 +48,9 @@ export interface Consistency {
   off: { name: string; share: number }[];
 }
 
-/** How alike a driver's cars answer to the hands; `null` with fewer than two. */
-export function consistency(profiles: { name: string; lateral: number }[]): Consistency | null {
+/** How alike a driver's cars answer to the hands; `null` with fewer than two that answer at all. */
+export function consistency(all: { name: string; lateral: number }[]): Consistency | null {
+  const profiles = all.filter(({ lateral }) => lateral > 0);
   if (profiles.length < 2) return null;
   const values = profiles.map((p) => p.lateral);
   const middle = median(values);

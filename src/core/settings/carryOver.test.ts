@@ -114,7 +114,7 @@ it('a pack goes out and comes back as it was; one that is not sound is refused w
     return read.ok ? '' : `${read.problems[0]!.code} ${read.problems[0]!.place.column ?? ''}`;
   };
   expect(refused('"version": 1', '"version": 9')).toBe('newer-version version');
-  expect(refused('"notes"', '"note"')).toMatch(/^(unknown-key|invalid-value) note/);
+  expect(refused('"notes"', '"note"')).toMatch(/^(unknown-key|missing-key) note/);
   expect(refused('"deadzone": 0.05', '"deadzone": 7')).toMatch(/^out-of-range settings\[\d+\]\.values/);
   expect(refused('"layer": "title"', '"layer": "roof"')).toMatch(/^invalid-value settings\[\d+\]\.layer/);
 });

@@ -1,6 +1,5 @@
 import type { Problem } from '../problem';
-import { checkSettings } from '../response/settings';
-import type { Menus } from './menus';
+import { wrongTogether, type Menus } from './menus';
 import { holdsIn, type Combination } from './scope';
 import { effectiveSettings, fieldValues, valuesOf, type SetEvent, type TrailEvent } from './trail';
 
@@ -32,17 +31,14 @@ export function brokenElsewhere({
       if (!holdsIn(scope, other)) continue;
       const menu = menusOf(other)[key.layer][key.axis];
       if (!menu) continue;
-      const layerAt = (events: readonly TrailEvent[]) =>
-        checkSettings(
-          menu.dialect,
-          fieldValues(valuesOf(effectiveSettings(events, other)), key.layer, key.axis),
-        );
-      const then = layerAt(after);
+      const wrongAt = (events: readonly TrailEvent[]) =>
+        wrongTogether(menu, fieldValues(valuesOf(effectiveSettings(events, other)), key.layer, key.axis));
+      const then = wrongAt(after);
       // What was not sound before is not spoilt by this change.
-      if (then.ok || !layerAt(before).ok) continue;
+      if (!then || wrongAt(before)) continue;
       return {
-        ...then.problems[0]!,
-        message: `${nameOf(other)}: ${then.problems[0]!.message}`,
+        ...then,
+        message: `${nameOf(other)}: ${then.message}`,
         remedy: 'Set it for the open one alone, or change first what is set for that one.',
       };
     }

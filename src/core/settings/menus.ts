@@ -1,5 +1,6 @@
 import type { AxisName } from '../axes/recording';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
+import { LEAST_GAP } from '../response/curve';
 import { decimalsOf, type Dialect, type DialectField } from '../response/dialect';
 import { NEUTRAL_LAYER, type ResponseLayer } from '../response/layer';
 import { checkSettings, fieldOf, layerFromSettings } from '../response/settings';
@@ -63,12 +64,25 @@ export function checkChange(
   const menu = menus[key.layer][key.axis];
   if (!menu)
     return fail(problem(key, 'no-menu', 'Nothing can be set there.', 'Choose another axis or layer.'));
-  if (to !== null) {
-    const wrong = Array.isArray(to) ? wrongPoints(menu, key, to) : wrongNumber(menu, key, to);
-    if (wrong) return fail(wrong);
-  }
-  const checked = checkSettings(menu.dialect, fieldValues(after, key.layer, key.axis));
-  return checked.ok ? succeed(after) : fail(...checked.problems);
+  const wrong = to === null ? null : wrongValue(menu, key, to);
+  if (wrong) return fail(wrong);
+  const together = wrongTogether(menu, fieldValues(after, key.layer, key.axis));
+  return together ? fail(together) : succeed(after);
+}
+
+/** What is wrong with a value that a menu is to take, by itself; nothing where it takes it. */
+export function wrongValue(menu: Menu, key: SettingKey, to: SettingValue): Problem | null {
+  return Array.isArray(to) ? wrongPoints(menu, key, to) : wrongNumber(menu, key, to);
+}
+
+/**
+ * What cannot be together, or not at all, of the values that are set on an axis; nothing where a title can take them. A
+ * value whose field is gone (the base was described anew) says nothing.
+ */
+export function wrongTogether(menu: Menu, values: Record<string, number>): Problem | null {
+  const known = Object.entries(values).filter(([key]) => fieldOf(menu.dialect, key));
+  const checked = checkSettings(menu.dialect, Object.fromEntries(known));
+  return checked.ok ? null : checked.problems[0]!;
 }
 
 function problem(key: SettingKey, code: string, message: string, remedy: string): Problem {
@@ -113,7 +127,8 @@ function wrongPoints(
     return say('The curve does not run from 0, 0 to 1, 1.', 'Its ends are fixed.');
   for (let i = 1; i < points.length; i++) {
     const [[x0, y0], [x1, y1]] = [points[i - 1]!, points[i]!];
-    if (!(x1 > x0)) return say(`Point ${i + 1} does not lie to the right of point ${i}.`, 'x must rise.');
+    if (!(x1 - x0 >= LEAST_GAP))
+      return say(`Point ${i + 1} does not lie to the right of point ${i}.`, 'x must rise.');
     if (!(y1 >= y0)) return say(`Point ${i + 1} lies lower than point ${i}.`, 'The curve must never fall.');
   }
   return null;

@@ -1,3 +1,5 @@
+import { z } from 'zod';
+import { idSchema, line } from '../text/line';
 import type { Layer } from './setting';
 
 /** The key to everything: which rig, in which title, with which car, under whose feet, on which branch. */
@@ -9,6 +11,17 @@ export interface Combination {
   /** Name of the branch; the main one has none. */
   branch: string;
 }
+
+export const driverSchema = line(40).min(1, 'a driver needs a name');
+export const branchSchema = line(40);
+
+export const combinationSchema = z.strictObject({
+  rigId: idSchema,
+  titleId: idSchema,
+  carId: idSchema,
+  driver: driverSchema,
+  branch: branchSchema,
+}) satisfies z.ZodType<Combination>;
 
 /** Where a setting holds: `null` stands for every title, every car, every driver. */
 export interface Scope {

@@ -1,4 +1,6 @@
-import type { AxisName } from '../axes/recording';
+import { z } from 'zod';
+import { AXIS_NAMES, type AxisName } from '../axes/recording';
+import { keySchema } from '../text/key';
 
 /** Layers in the order in which a signal passes them: the base's program, the title, the car in that title. */
 export const LAYERS = ['base', 'title', 'car'] as const;
@@ -14,10 +16,31 @@ export interface SettingKey {
 /** The field under which a freely drawn curve is kept, where a menu offers one. */
 export const POINTS_FIELD = 'points';
 
+/** No menu writes larger numbers. */
+const LARGEST = 1e6;
+const MOST_SETTINGS = 2000;
+const share = z.number().min(0).max(1);
+
 /** A menu's number, or the points of a freely drawn curve. */
-export type SettingValue = number | [number, number][];
+export const settingValueSchema = z.union(
+  [z.number().min(-LARGEST).max(LARGEST), z.array(z.tuple([share, share])).max(50)],
+  `a value is a number of at most ${LARGEST}, or the points of a curve between 0 and 1`,
+);
+export type SettingValue = z.output<typeof settingValueSchema>;
+
+export const settingKeySchema = z.strictObject({
+  layer: z.enum(LAYERS),
+  axis: z.enum(AXIS_NAMES),
+  field: keySchema,
+});
 
 /** Values by `layer/axis/field`; what is not there stands at its neutral. */
+export const settingValuesSchema = z
+  .record(
+    z.string().refine((text) => settingKeySchema.safeParse(keyOfText(text)).success, 'no layer/axis/field'),
+    settingValueSchema,
+  )
+  .refine((values) => Object.keys(values).length <= MOST_SETTINGS, `at most ${MOST_SETTINGS} settings`);
 export type SettingValues = Record<string, SettingValue>;
 
 export function keyText({ layer, axis, field }: SettingKey): string {

@@ -123,10 +123,11 @@ function Check({
   const results = status?.results;
   const isDone = status !== null && status.current === null;
   const signed = useRef(false);
+  const basis = useRef(view.proofBasis);
   useEffect(() => {
     if (!isDone || !results || signed.current) return;
     signed.current = true;
-    void signProof(results).then((reply) => {
+    void signProof(results, basis.current).then((reply) => {
       told(reply);
       router.refresh();
       onEnd();

@@ -1,32 +1,41 @@
 import 'server-only';
 import { z } from 'zod';
-import { analyseAxis } from '@/core/axes/analyseAxis';
+import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
+import { captureHeadSchema } from '@/core/axes/checkCapture';
 import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { packColumns } from '@/core/formats/packedColumns';
+import { schemaProblem } from '@/core/formats/schemaProblem';
 import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
+import { MOST_ROWS } from '@/core/rides/clock';
+import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
 import {
   AlreadyKept,
-  captureHeadSchema,
   keepCapture,
   loadCapture,
   MissingParts,
   newestCapture,
+  NoCapture,
   saveCapture,
+  storeAnalysis,
+  type StoredCapture,
 } from '@/data/captures';
 import { openCombination } from '@/data/combination';
 import { setRotationReminder } from '@/data/readiness';
+import { askWorker } from '@/data/serverWorker';
+import { write } from '@/data/write';
 import { bookChanged } from '../bookChanged';
+import { notWritten } from '../command';
 import { receiveColumns, refuse } from '../receive';
 
 const headSchema = z.strictObject({
-  id: z.string().min(1).max(60),
+  id: idSchema,
   axis: z.enum(AXIS_NAMES),
   status: z.enum(['draft', 'kept']),
   origin: z.enum(['guided', 'file']),
   /** Row of the whole recording at which these samples begin. */
-  fromRow: z.number().int().nonnegative(),
+  fromRow: z.number().int().min(0).max(MOST_ROWS),
   capture: captureHeadSchema,
 });
 
@@ -53,46 +62,74 @@ export async function acceptCapture(request: Request): Promise<Response> {
   const received = await receiveColumns(request);
   if (!received.ok) return refuse(received.problems);
   const head = headSchema.safeParse(received.value.head);
+  if (!head.success) return refuse(head.error.issues.slice(0, 3).map(schemaProblem));
   const columns = partColumns(received.value.columns);
-  if (!head.success || !columns.ok || !columns.value.axes[head.data.axis]) return refuse([NOT_WHOLE]);
+  if (!columns.ok || !columns.value.axes[head.data.axis]) return refuse([NOT_WHOLE]);
   const db = await database();
-  const scope = await openCombination(db);
-  if (!scope) return refuse([NO_RIG], 409);
   const { id, axis, status, origin, fromRow, capture } = head.data;
   const rows = columns.value.t.length;
   try {
-    await saveCapture(db, {
-      id,
-      axis,
-      origin,
-      status: 'draft',
-      rigId: scope.rigId,
-      driver: scope.driver,
-      head: capture,
-      part: { fromRow, ...columns.value },
+    const rigId = await write(db, async (inside) => {
+      const scope = await openCombination(inside);
+      if (!scope) return null;
+      const { rigId, driver } = scope;
+      const part = { fromRow, ...columns.value };
+      await saveCapture(inside, { id, axis, origin, status: 'draft', rigId, driver, head: capture, part });
+      return rigId;
     });
+    if (rigId === null) return refuse([NO_RIG], 409);
+    if (status === 'kept') return await keep(id, axis, rigId);
+    // A draft that grows changes nothing that is shown, but that there is one.
+    if (fromRow === 0) bookChanged();
+    return Response.json({ ok: true });
   } catch (error) {
     // The answer to the last part may have been lost on its way.
     const isAgain = error instanceof AlreadyKept && status === 'kept' && fromRow + rows === error.rows;
     if (isAgain) return Response.json({ ok: true });
     if (error instanceof AlreadyKept)
       return Response.json({ ok: false, isKept: true, problems: [ALREADY_KEPT] }, { status: 409 });
-    if (!(error instanceof MissingParts)) throw error;
+    if (error instanceof NoCapture) return refuse([error.problem]);
+    if (!(error instanceof MissingParts)) return refuse([notWritten(error)], 507);
     return Response.json({ ok: false, knownRows: error.knownRows, problems: [NOT_WHOLE] }, { status: 409 });
   }
-  if (status === 'draft') {
-    // A draft that grows changes nothing that is shown, but that there is one.
-    if (fromRow === 0) bookChanged();
-    return Response.json({ ok: true });
-  }
+}
+
+/** A draft that stands up to analysis is kept for good. */
+async function keep(id: string, axis: AxisName, rigId: string): Promise<Response> {
+  const db = await database();
   const whole = await loadCapture(db, id);
-  const analysis = whole ? analyseAxis(whole.recording, axis) : fail(NO_CAPTURE);
-  if (analysis.ok) {
-    await keepCapture(db, id);
-    if (axis === 'steering') await setRotationReminder(db, scope.rigId, null);
-  }
+  if (!whole) return refuse([NO_CAPTURE], 409);
+  const analysis = await analysisOf(whole, axis);
+  const isKept =
+    analysis.ok &&
+    (await write(db, async (inside) => {
+      if (!(await keepCapture(inside, id, whole.madeAtMs))) return false;
+      await storeAnalysis(inside, id, ANALYSIS_VERSION, analysis);
+      if (axis === 'steering') await setRotationReminder(inside, rigId, null);
+      return true;
+    }));
   bookChanged();
-  return analysis.ok ? Response.json({ ok: true }) : refuse(analysis.problems, 422);
+  if (!analysis.ok) return refuse(analysis.problems, 422);
+  return isKept ? Response.json({ ok: true }) : refuse([GONE_ON], 409);
+}
+
+const GONE_ON: Problem = {
+  code: 'gone-on',
+  message: 'Another window went on with this capture meanwhile.',
+  place: {},
+  remedy: 'Reload the page to see how far it is.',
+};
+
+/** From so many samples on somebody else would wait for the estimators. */
+const LONG = 100_000;
+
+async function analysisOf(
+  { recording, rows }: StoredCapture,
+  axis: AxisName,
+): Promise<Outcome<AxisAnalysis>> {
+  return rows < LONG
+    ? analyseAxis(recording, axis)
+    : askWorker<Outcome<AxisAnalysis>>((worker) => worker.analyse(recording, axis));
 }
 
 function partColumns(
@@ -116,8 +153,13 @@ export async function sendDraft(request: Request): Promise<Response> {
 
 /** A kept capture as a `*.capture.csv`: the one with the `id`, else the newest of the `axis`. */
 export async function sendCaptureFile(request: Request): Promise<Response> {
-  const id = new URL(request.url).searchParams.get('id');
-  const kept = id ? await loadCapture(await database(), id) : await newest(request, 'kept');
+  const named = new URL(request.url).searchParams.get('id');
+  const id = idSchema.safeParse(named);
+  const kept = id.success
+    ? await loadCapture(await database(), id.data)
+    : named === null
+      ? await newest(request, 'kept')
+      : null;
   if (!kept) return refuse([NO_CAPTURE], 404);
   // The other axes lay still meanwhile; a file of this axis alone can be analysed as it is.
   const recording: Recording = { ...kept.recording, axes: { [kept.axis]: kept.recording.axes[kept.axis]! } };

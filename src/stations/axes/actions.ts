@@ -2,67 +2,63 @@
 
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { proofResultsSchema } from '@/core/axes/proof';
 import { AXIS_NAMES } from '@/core/axes/recording';
-import { database } from '@/data/book';
+import { idSchema } from '@/core/text/line';
 import { bookTime } from '@/data/bookTime';
 import { discardDraft as discard, removeCapture as remove } from '@/data/captures';
-import { openCombination } from '@/data/combination';
-import { addProof, proofResultsSchema } from '@/data/readiness';
+import { addProof } from '@/data/readiness';
 import { asked } from '../asked';
-import { bookChanged } from '../bookChanged';
-import { bookView } from '../bookView';
+import { readBook } from '../bookView';
+import { commandHere, NO_RIG } from '../command';
 import { DONE, refused, type Reply } from '../reply';
-
-const NOTHING_OPEN = refused({
-  code: 'no-rig',
-  message: 'No rig is open.',
-  place: {},
-  remedy: 'Choose a rig first.',
-});
 
 /** Throws the open draft of an axis away; the kept captures stay. */
 export async function discardDraft(axis: string): Promise<Reply> {
-  const db = await database();
-  const scope = await openCombination(db);
-  if (!scope) return NOTHING_OPEN;
   const wanted = asked(z.enum(AXIS_NAMES), axis);
   if (!wanted.ok) return refused(...wanted.problems);
-  await discard(db, { rigId: scope.rigId, axis: wanted.value, driver: scope.driver });
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, combination: { rigId, driver } }) => {
+    await discard(db, { rigId, axis: wanted.value, driver });
+    return DONE;
+  });
 }
 
 /** Takes a capture out of the open rig's history. */
 export async function removeCapture(id: string): Promise<Reply> {
-  const db = await database();
-  const scope = await openCombination(db);
-  if (!scope) return NOTHING_OPEN;
-  const wanted = asked(z.string().max(60), id);
+  const wanted = asked(idSchema, id);
   if (!wanted.ok) return refused(...wanted.problems);
-  await remove(db, scope.rigId, wanted.value);
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, rig }) => {
+    await remove(db, rig.id, wanted.value);
+    return DONE;
+  });
 }
 
-/** Signs the final check: what every axis showed, for the captures and settings as they are. */
-export async function signProof(results: z.input<typeof proofResultsSchema>): Promise<Reply> {
-  const parsed = proofResultsSchema.safeParse(results);
-  if (!parsed.success)
-    return refused({
-      code: 'bad-proof',
-      message: 'The check is not whole.',
-      place: {},
-      remedy: 'Make it again.',
-    });
-  const view = await bookView();
-  if (!view) return NOTHING_OPEN;
-  const db = await database();
-  await addProof(db, view.combination, {
-    id: randomUUID(),
-    atMs: await bookTime(db),
-    results: parsed.data,
-    basis: view.proofBasis,
+/**
+ * Signs the final check: what every axis showed.
+ * @param seen the fingerprint of captures and settings that the check was made with, as the page had it
+ */
+export async function signProof(results: z.input<typeof proofResultsSchema>, seen?: string): Promise<Reply> {
+  const wanted = asked(z.strictObject({ results: proofResultsSchema, seen: z.string().optional() }), {
+    results,
+    seen,
   });
-  bookChanged();
-  return DONE;
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(async ({ db }) => {
+    const view = await readBook(db);
+    if (!view) return refused(NO_RIG);
+    if (wanted.value.seen !== undefined && wanted.value.seen !== view.proofBasis)
+      return refused({
+        code: 'changed-meanwhile',
+        message: 'A setting or a capture was changed while the axes were checked.',
+        place: {},
+        remedy: 'Nothing was signed. Make the check again, as everything is now.',
+      });
+    await addProof(db, view.combination, {
+      id: randomUUID(),
+      atMs: await bookTime(db),
+      results: wanted.value.results,
+      basis: view.proofBasis,
+    });
+    return DONE;
+  });
 }

@@ -1,93 +1,123 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { describeProblem, type Problem } from '@/core/problem';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
+import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep } from '../StationPage';
 import { moment } from '../words';
 import type { RestoreReport } from './acceptBackup';
-
-type Answer = RestoreReport | { ok: false; problems: Problem[] };
-
-async function post(file: File, isDry: boolean): Promise<Answer> {
-  const answer = await fetch(`/api/backup${isDry ? '?dry' : ''}`, { method: 'POST', body: file });
-  return (await answer.json()) as Answer;
-}
+import type { Step } from './longWork';
+import { watchWork, type Answer } from './watchWork';
 
 const KINDS = ['rigs', 'captures', 'rides', 'changes'] as const;
+const LARGEST_BYTES = 512 * 1024 * 1024;
+
+const say = (code: string, message: string, remedy: string): Problem => ({
+  code,
+  message,
+  place: {},
+  remedy,
+});
+const AWAY = say('server-away', 'The server does not answer.', 'Nothing was changed.');
+const CALLED_OFF = say('called-off', 'Called off.', 'Nothing was changed.');
+const TOO_LARGE = say(
+  'too-large',
+  'The file is larger than 512 MB.',
+  'No backup of ours is; choose another file.',
+);
+
+/** Long work on the server that one page watches: how far it is, what came of it, and how to call it off. */
+function useLongWork() {
+  const [step, setStep] = useState<Step | null>(null);
+  const running = useRef<AbortController | null>(null);
+  useEffect(() => () => running.current?.abort(), []);
+  const run = async <T,>(path: string, body: File | null): Promise<Answer<T>> => {
+    const { signal } = (running.current = new AbortController());
+    setStep({ doing: 'Beginning', done: 0, of: 1 });
+    try {
+      return await watchWork<T>(path, body, setStep, signal);
+    } catch {
+      return { ok: false, problems: [signal.aborted ? CALLED_OFF : AWAY] };
+    } finally {
+      setStep(null);
+    }
+  };
+  return { step, run, callOff: () => running.current?.abort() };
+}
 
 /** The whole book as a file, and back: what would be replaced is said first. */
 export function BackUp({ number }: { number: number }) {
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState('');
+  const { step, run, callOff } = useLongWork();
   const [planned, setPlanned] = useState<{ file: File; report: RestoreReport } | null>(null);
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const run = async (file: File, isDry: boolean) => {
-    setBusy(isDry ? 'Reading every row of it…' : 'Restoring…');
-    setProblems([]);
+  const [fault, setFault] = useState<{ what: string; problems: Problem[] } | null>(null);
+  const begin = () => {
+    setFault(null);
     setPlanned(null);
-    try {
-      const answer = await post(file, isDry);
-      if (!answer.ok) setProblems(answer.problems);
-      else if (isDry) setPlanned({ file, report: answer });
-      else {
-        notify(`Restored the book of ${moment(answer.madeAtMs)}`);
-        router.refresh();
-      }
-    } catch {
-      setProblems([
-        {
-          code: 'server-away',
-          message: 'The server does not answer.',
-          place: {},
-          remedy: 'Nothing was changed.',
-        },
-      ]);
-    }
-    setBusy('');
+  };
+  const save = async () => {
+    begin();
+    const answer = await run<{ id: string }>('/api/backup/save', null);
+    if (!answer.ok) return setFault({ what: 'It was not saved.', problems: answer.problems });
+    const link = document.createElement('a');
+    link.href = `/api/backup?id=${answer.id}`;
+    link.download = '';
+    link.click();
+    notify('Saved, read back, and the same to the last row');
+  };
+  const restore = async (file: File, isDry: boolean) => {
+    begin();
+    const what = 'Not a backup that can be restored; nothing was changed.';
+    if (file.size > LARGEST_BYTES) return setFault({ what, problems: [TOO_LARGE] });
+    const answer = await run<RestoreReport>(`/api/backup?watch${isDry ? '&dry' : ''}`, file);
+    if (!answer.ok) return setFault({ what, problems: answer.problems });
+    if (isDry) return setPlanned({ file, report: answer });
+    notify(`Restored the book of ${moment(answer.madeAtMs)}`);
+    router.refresh();
   };
   return (
     <NextStep
       number={number}
       title="Back up the whole book"
       actions={
-        <>
-          <a
-            href="/api/backup"
-            download
-            className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-          >
-            Save as .zip
-          </a>
-          <Button onClick={() => input.current?.click()} disabled={busy !== ''}>
-            Restore…
-          </Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".zip"
-            aria-label="Backup to restore"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void run(file, true);
-            }}
-          />
-        </>
+        step ? (
+          <Button onClick={callOff}>Call off</Button>
+        ) : (
+          <>
+            <Button onClick={() => void save()}>Save as .zip</Button>
+            <Button onClick={() => input.current?.click()}>Restore…</Button>
+            <input
+              ref={input}
+              type="file"
+              accept=".zip"
+              aria-label="Backup to restore"
+              className="sr-only"
+              tabIndex={-1}
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                event.target.value = '';
+                if (file) void restore(file, true);
+              }}
+            />
+          </>
+        )
       }
     >
-      {busy === '' && !planned && problems.length === 0 && (
+      {!step && !planned && !fault && (
         <p>Rigs, captures, rides, the trail: after a reset everything is here again.</p>
       )}
-      <div role="status">{busy}</div>
-      {problems.length > 0 && (
+      {step && (
+        <ProgressBar share={step.of > 0 ? step.done / step.of : 1} label={step.doing}>
+          {step.doing}…
+        </ProgressBar>
+      )}
+      {fault && (
         <p className="text-rust">
-          Not a backup that can be restored; nothing was changed. {problems.map(describeProblem).join(' ')}
+          {fault.what} {fault.problems.map(describeProblem).join(' ')}
         </p>
       )}
       {planned && (
@@ -104,7 +134,7 @@ export function BackUp({ number }: { number: number }) {
             ))}
           </ul>
           <div className="mt-2 flex flex-wrap gap-2">
-            <Button look="next" onClick={() => void run(planned.file, false)}>
+            <Button look="next" onClick={() => void restore(planned.file, false)}>
               Replace the book
             </Button>
             <Button onClick={() => setPlanned(null)}>Leave it as it is</Button>

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { plainRig } from '@/core/rig/rigSpec';
-import { bookArchive, bookDocument } from '@/data/backup';
+import { bookDocument } from '@/data/backup';
 import { addChanges } from '@/data/changes';
 import { addRide } from '@/data/rides';
 import { addRig } from '@/data/rigs';
 import { bookView } from '../bookView';
 import { changeCombination } from '../frame/actions';
-import { acceptBackup } from './acceptBackup';
+import { acceptBackup, saveBook, sendBackup } from './acceptBackup';
 import { bookInMemory } from '../testing/bookInMemory';
 
 // What is thrown at it is the same every time; another number tries others.
@@ -32,7 +32,11 @@ const book = bookInMemory(async (db) => {
   const columns = { t_s: T, brake: T.map((t) => Math.sin(t) ** 2), lap: T.map(() => 1) };
   const log = { columns, notes: { source: 'simulated' } };
   await addRide(db, { id: 'ride', ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings: {}, log });
-  files = unzipSync(new Uint8Array(await new Response(bookArchive(db, 1)).arrayBuffer()));
+});
+
+beforeAll(async () => {
+  const answer = await sendBackup(new Request('http://here/api/backup'));
+  files = unzipSync(new Uint8Array(await answer.arrayBuffer()));
 });
 
 type Json = { [key: string]: unknown };
@@ -63,14 +67,10 @@ it.each<[string, (json: Json) => void, RegExp]>([
   [
     'a simulated rig that nobody has',
     (json) => ((rows(json, 'rigs')[0]!['spec'] as Json)['device'] = { kind: 'simulated', rig: 'valueOf' }),
-    /the rig Tern could not be shown/,
+    /no simulated rig \\"valueOf\\"/,
   ],
   ['an axis that nobody has', (json) => (rows(json, 'changes')[0]!['axis'] = 'choke'), /axis/],
-  [
-    'the same ride twice',
-    (json) => rows(json, 'rides').push({ ...rows(json, 'rides')[0]! }),
-    /no whole book/,
-  ],
+  ['the same ride twice', (json) => rows(json, 'rides').push({ ...rows(json, 'rides')[0]! }), /stands twice/],
 ])('%s: refused in words, and the book stays', async (_, spoil, said) => {
   const before = await bookDocument(book.db, 1);
   const json = original();
@@ -81,6 +81,72 @@ it.each<[string, (json: Json) => void, RegExp]>([
     expect(text).toMatch(said);
   }
   expect(await bookDocument(book.db, 1)).toEqual(before);
+});
+
+/** The lines of an answer that is watched. */
+async function lines(answer: Response): Promise<Json[]> {
+  const text = await answer.text();
+  return text
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Json);
+}
+
+it('saving says how far it is, and gives the file once', async () => {
+  const said = await lines(saveBook(new Request('http://here/api/backup/save', { method: 'POST' })));
+  expect(said.slice(0, -1)).toContainEqual({
+    doing: 'Saving, and reading back every row',
+    done: 2,
+    of: 2,
+  });
+  const { ok, id } = said.at(-1) as { ok: boolean; id: string };
+  expect(ok).toBe(true);
+  const fetched = await sendBackup(new Request(`http://here/api/backup?id=${id}`));
+  expect(fetched.headers.get('content-disposition')).toMatch(/pebble-road-\d{4}-\d\d-\d\d\.zip/);
+  expect(Object.keys(unzipSync(new Uint8Array(await fetched.arrayBuffer()))).sort()).toEqual(
+    Object.keys(files).sort(),
+  );
+  const again = await sendBackup(new Request(`http://here/api/backup?id=${id}`));
+  expect([again.status, await again.text()]).toEqual([404, expect.stringMatching(/Save it again/)]);
+});
+
+it('one that is called off changes nothing, and the next one is not kept waiting', async () => {
+  const before = await bookDocument(book.db, 1);
+  const calls = new AbortController();
+  const body = zipSync({ ...files, 'book.json': strToU8(JSON.stringify(original())) });
+  const request = new Request('http://here/api/backup', {
+    method: 'POST',
+    body: body as BodyInit,
+    signal: calls.signal,
+  });
+  const working = acceptBackup(request);
+  const second = await restore(original());
+  expect([second.status, second.text]).toEqual([422, expect.stringMatching(/being restored just now/)]);
+  calls.abort();
+  expect(await (await working).text()).toMatch(/Called off/);
+  expect(await bookDocument(book.db, 1)).toEqual(before);
+  expect((await restore(original(), '?dry')).status).toBe(200);
+});
+
+it('pages are read and commands done while a restore is under way', async () => {
+  const body = zipSync({ ...files, 'book.json': strToU8(JSON.stringify(original())) });
+  const answer = await acceptBackup(
+    new Request('http://here/api/backup?watch&dry', { method: 'POST', body: body as BodyInit }),
+  );
+  const watching = lines(answer);
+  let done = false;
+  void watching.then(() => (done = true));
+  let turns = 0;
+  while (!done) {
+    expect((await changeCombination({ driver: turns % 2 ? 'Noon shift' : 'Late shift' })).ok).toBe(true);
+    expect((await bookView())?.rig.name).toBe('Tern');
+    turns++;
+    // As between two requests: a database in memory answers without ever waiting.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  expect(turns).toBeGreaterThan(2);
+  expect((await watching).at(-1)).toMatchObject({ ok: true, before: { rides: 1 }, after: { rides: 1 } });
+  await changeCombination(HERE);
 });
 
 const ODD = fc.oneof(

@@ -1,11 +1,10 @@
 'use server';
 
 import { z } from 'zod';
-import { database } from '@/data/book';
-import { markTypedIn, openCombination } from '@/data/combination';
+import { markTypedIn } from '@/data/combination';
 import { asked } from '../asked';
-import { bookChanged } from '../bookChanged';
-import { bookView } from '../bookView';
+import { readBook } from '../bookView';
+import { commandHere, NO_RIG } from '../command';
 import { DONE, refused, type Reply } from '../reply';
 import { versionText } from './cardOf';
 
@@ -13,12 +12,11 @@ import { versionText } from './cardOf';
 export async function cardTypedIn(isTypedIn: boolean): Promise<Reply> {
   const wanted = asked(z.boolean(), isTypedIn);
   if (!wanted.ok) return refused(...wanted.problems);
-  const db = await database();
-  const [open, view] = await Promise.all([openCombination(db), bookView()]);
-  if (!open || !view)
-    return refused({ code: 'no-rig', message: 'No rig is open.', place: {}, remedy: 'Choose a rig first.' });
-  const typedIn = { atMs: Date.now(), version: versionText(view.ready), values: view.settings };
-  await markTypedIn(db, open, wanted.value ? typedIn : null);
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, combination }) => {
+    const view = await readBook(db);
+    if (!view) return refused(NO_RIG);
+    const typedIn = { atMs: Date.now(), version: versionText(view.ready), values: view.settings };
+    await markTypedIn(db, combination, wanted.value ? typedIn : null);
+    return DONE;
+  });
 }

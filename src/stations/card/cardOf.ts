@@ -3,7 +3,7 @@ import { CAUTIONS } from '@/catalog/cautions';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { cardPages, type SetupCard } from '@/core/card/setupCard';
 import { changedBetween } from '@/core/settings/setting';
-import type { TypedIn } from '@/data/combination';
+import type { TypedIn } from '@/core/card/typedIn';
 import { DRIVE_WORDS } from '../axes/sensorName';
 import type { AxisView, BookView } from '../bookView';
 import { settingNames } from '../frame/trailItems';

@@ -7,13 +7,18 @@ import { listCombinations } from '@/data/combination';
 import type { Database } from '@/data/openBook';
 import { listRigs } from '@/data/rigs';
 import { readBook } from '../bookView';
+import { breath } from '@/data/breath';
 
 /**
  * Reads a book as its pages would, combination by combination, so that what cannot be shown is found before it takes the
- * other's place.
+ * other's place. Others get their turn between two.
+ * @param progress is told how many of them were looked at; where it throws, the looking ends
  * @throws Error that says which part of it could not be shown, and why
  */
-export async function lookThrough(db: Database): Promise<void> {
+export async function lookThrough(
+  db: Database,
+  progress: (done: number, of: number) => void = () => undefined,
+): Promise<void> {
   let what = 'its rigs';
   try {
     for (const { name, spec } of await listRigs(db)) {
@@ -22,9 +27,12 @@ export async function lookThrough(db: Database): Promise<void> {
     }
     what = 'what was open last';
     await readBook(db);
-    for (const known of await listCombinations(db)) {
-      what = `${known.titleId} with ${known.carId}, ${known.driver}`;
-      await readBook(db, known);
+    const known = await listCombinations(db);
+    for (const [i, one] of known.entries()) {
+      what = `${one.titleId} with ${one.carId}, ${one.driver}`;
+      await readBook(db, one);
+      progress(i + 1, known.length);
+      await breath();
     }
   } catch (error) {
     const issue = error instanceof z.ZodError ? error.issues[0] : undefined;

@@ -1,49 +1,34 @@
 'use server';
 
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { wayBack, effectiveSettings } from '@/core/settings/trail';
-import { usualScope } from '@/core/settings/scope';
-import { database } from '@/data/book';
+import { branchSchema, combinationText, usualScope } from '@/core/settings/scope';
+import { effectiveSettings, wayBack } from '@/core/settings/trail';
+import { idSchema } from '@/core/text/line';
 import { bookTime } from '@/data/bookTime';
 import { addChanges, listChanges, type RecordedEvent } from '@/data/changes';
-import { chooseCombination, listCombinations, openCombination } from '@/data/combination';
+import { chooseCombination, listCombinations } from '@/data/combination';
 import { asked } from '../asked';
-import { bookChanged } from '../bookChanged';
+import { commandHere } from '../command';
 import { DONE, refused, type Reply } from '../reply';
 import { spoiltBy } from '../spoilt';
 
 const problem = (code: string, message: string, remedy: string) =>
   refused({ code, message, place: {}, remedy });
-const NOTHING_OPEN = problem('no-rig', 'No rig is open.', 'Choose or make a rig first.');
 
 /** Opens a branch that begins with everything as it is now. */
 export async function branchOff(wanted: string): Promise<Reply> {
-  const name = asked(z.string().trim().min(1).max(40), wanted);
+  const name = asked(branchSchema.min(1, 'a branch needs a name'), wanted);
   if (!name.ok) return refused(...name.problems);
   const branch = name.value;
-  const db = await database();
-  const open = await openCombination(db);
-  if (!open) return NOTHING_OPEN;
-  const next = { ...open, branch };
-  const known = await listCombinations(db);
-  const isTaken = known.some(
-    (c) =>
-      c.rigId === next.rigId &&
-      c.titleId === next.titleId &&
-      c.carId === next.carId &&
-      c.driver === next.driver &&
-      c.branch === branch,
-  );
-  if (isTaken)
-    return problem('branch-exists', `There is a branch “${branch}” already.`, 'Give it another name.');
-  const now = effectiveSettings(await listChanges(db, open.rigId), open);
-  const from = open.branch ? `the branch “${open.branch}”` : 'the main one';
-  const atMs = await bookTime(db);
-  await addChanges(
-    db,
-    open.rigId,
-    [...now.values()].map(({ key, value }): RecordedEvent => {
+  return commandHere(async ({ db, combination: open }) => {
+    const next = { ...open, branch };
+    const known = await listCombinations(db);
+    if (known.some((one) => combinationText(one) === combinationText(next)))
+      return problem('branch-exists', `There is a branch “${branch}” already.`, 'Give it another name.');
+    const now = effectiveSettings(await listChanges(db, open.rigId), open);
+    const from = open.branch ? `the branch “${open.branch}”` : 'the main one';
+    const atMs = await bookTime(db);
+    const begun = [...now.values()].map(({ key, value }): RecordedEvent => {
       const scope = { ...usualScope(key.layer, next), titleId: next.titleId };
       return {
         id: randomUUID(),
@@ -55,36 +40,35 @@ export async function branchOff(wanted: string): Promise<Reply> {
         to: value,
         why: `Branched from ${from}.`,
       };
-    }),
-  );
-  await chooseCombination(db, next);
-  bookChanged();
-  return DONE;
+    });
+    const spoilt = await spoiltBy(db, next, begun);
+    if (spoilt) return refused(spoilt);
+    await addChanges(db, open.rigId, begun);
+    await chooseCombination(db, next);
+    return DONE;
+  });
 }
 
 /** Sets everything as it was right after a change; what came since stays on the trail. */
 export async function restoreMoment(changeId: string): Promise<Reply> {
-  const wanted = asked(z.string().max(80), changeId);
+  const wanted = asked(idSchema, changeId);
   if (!wanted.ok) return refused(...wanted.problems);
   const momentId = wanted.value;
-  const db = await database();
-  const open = await openCombination(db);
-  if (!open) return NOTHING_OPEN;
-  const events = await listChanges(db, open.rigId);
-  if (!events.some((event) => event.id === momentId))
-    return problem('no-such-change', 'There is no such change on the trail.', 'Reload the page.');
-  const back = wayBack(events, open, momentId);
-  const atMs = await bookTime(db);
-  const news = back.map((step) => ({
-    ...step,
-    id: randomUUID(),
-    atMs,
-    kind: 'set' as const,
-    why: 'Everything as it was at an earlier moment.',
-  }));
-  const spoilt = await spoiltBy(db, open, news);
-  if (spoilt) return refused(spoilt);
-  await addChanges(db, open.rigId, news);
-  if (back.length > 0) bookChanged();
-  return DONE;
+  return commandHere(async ({ db, combination: open }) => {
+    const events = await listChanges(db, open.rigId);
+    if (!events.some((event) => event.id === momentId))
+      return problem('no-such-change', 'There is no such change on the trail.', 'Reload the page.');
+    const atMs = await bookTime(db);
+    const news = wayBack(events, open, momentId).map((step) => ({
+      ...step,
+      id: randomUUID(),
+      atMs,
+      kind: 'set' as const,
+      why: 'Everything as it was at an earlier moment.',
+    }));
+    const spoilt = await spoiltBy(db, open, news);
+    if (spoilt) return refused(spoilt);
+    await addChanges(db, open.rigId, news);
+    return DONE;
+  });
 }

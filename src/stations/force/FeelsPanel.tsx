@@ -177,7 +177,9 @@ function ApplyChange({ cause, view, facts, isBusy }: LineProps) {
   const apply = async () => {
     const { key, carId } = change;
     const why = `${cause.name}: ${cause.says}`;
-    const reply = await applyChanges([{ ...key, to: change.to, why, ...(carId ? { carId } : {}) }]);
+    const reply = await applyChanges([
+      { ...key, to: change.to, why, ...(carId ? { carId } : { seen: view.settings[keyText(key)] ?? null }) },
+    ]);
     told(reply, `${change.label} ${from} → ${to} is on the trail`);
   };
   return (

@@ -93,7 +93,9 @@ function AdviceStep({
   const change = `${text(one.from)} → ${text(one.to)}`;
   const caution = heavierCaution(view, { ...view.settings, [keyText(one.key)]: one.to });
   const apply = async () => {
-    const reply = await applyChanges([{ ...one.key, to: one.to, why: one.evidence }]);
+    const reply = await applyChanges([
+      { ...one.key, to: one.to, seen: view.settings[keyText(one.key)] ?? null, why: one.evidence },
+    ]);
     told(reply, `${one.label} ${change} is on the trail`);
   };
   return (

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
-import type { Combination } from '@/data/combination';
+import type { Combination } from '@/core/settings/scope';
 import type { BookView } from '../bookView';
 import { told } from '../words';
 import { changeCombination } from './actions';

@@ -19,6 +19,11 @@ const FAULTS: { is: (error: Error) => boolean; words: string }[] = [
       'This page is older than the program, which was changed meanwhile: what was asked just now is not done. Reload the page and do it again.',
   },
   {
+    is: says(/request is not whole/i),
+    words:
+      'Pebble Road could not do what was asked of it just now: it did not arrive whole, and nothing was changed. Reload the page and do it again.',
+  },
+  {
     // What went wrong on the server has a number here, and stands in full over there.
     is: (error) => 'digest' in error || says(/unexpected response/i)(error),
     words:

@@ -6,7 +6,8 @@ import { plainRig } from '@/core/rig/rigSpec';
 import { keyText, type SettingKey, type SettingValues } from '@/core/settings/setting';
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { listChanges } from '@/data/changes';
-import { listCombinations, openCombination, type Combination } from '@/data/combination';
+import type { Combination } from '@/core/settings/scope';
+import { listCombinations, openCombination } from '@/data/combination';
 import { listTitles } from '@/data/ownTitles';
 import { addRig, listRigs } from '@/data/rigs';
 import { branchOff, restoreMoment } from '../combinations/actions';
@@ -25,7 +26,7 @@ let rigId: string;
 const book = bookInMemory();
 /** Every test has a rig of its own; rigs do not share a trail. */
 beforeEach(async () => {
-  rigId = `rig ${++rigs}`;
+  rigId = `rig-${++rigs}`;
   await addRig(book.db, { id: rigId, name: 'Gannet', spec: plainRig({ kind: 'simulated', rig: 'gannet' }) });
   await changeCombination({ rigId, titleId: 'causeway', carId: 'spindrift-h4', driver: 'Late shift' });
 });

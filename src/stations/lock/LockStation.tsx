@@ -208,6 +208,7 @@ async function apply(view: BookView, changes: LockChange[]) {
               axis: 'steering' as const,
               field: field.key,
               to: toDeg,
+              seen: view.settings[keyText({ layer, axis: 'steering', field: field.key })] ?? null,
               why: evidence,
               // Another car or title may want another rotation of the same base.
               thisTitleOnly: layer === 'base',

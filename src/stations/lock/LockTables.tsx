@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { carById } from '@/catalog/find';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import { consistency, lateralPerDegree, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
+import { tableCsv } from '@/ui/csv';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import type { BookView } from '../bookView';
@@ -53,12 +54,9 @@ export function CarTable({ view }: { view: BookView }) {
     return sort.isUp ? order : -order;
   });
   const save = () => {
-    const lines = [COLUMNS.map((c) => c.head), ...sorted.map((row) => COLUMNS.map((c) => String(c.of(row))))];
-    downloadText(
-      `${view.title.id}-locks.csv`,
-      lines.map((line) => line.join(',')).join('\r\n') + '\r\n',
-      'text/csv',
-    );
+    const cells = sorted.map((row) => COLUMNS.map((column) => column.of(row)));
+    const heads = COLUMNS.map(({ head }) => head);
+    downloadText(`${view.title.id}-locks.csv`, `${tableCsv(heads, cells)}\r\n`, 'text/csv');
   };
   return (
     <section aria-labelledby="cars" className="mt-8 max-w-4xl">

@@ -2,40 +2,16 @@
 
 import { z } from 'zod';
 import { BINDING_ROTATION_DEG, PREFLIGHT } from '@/catalog/preflight';
-import { preflightStamp } from '@/core/ready/preflight';
-import { database } from '@/data/book';
-import { openCombination, type Combination } from '@/data/combination';
-import type { Database } from '@/data/openBook';
+import { preflightStamp, titleVersionSchema } from '@/core/ready/preflight';
+import type { RigSpec } from '@/core/rig/rigSpec';
 import { setRotationReminder, setTick, setTitleVersion, titleVersion } from '@/data/readiness';
-import { describeRig, listRigs, type Rig } from '@/data/rigs';
 import { asked } from '../asked';
-import { bookChanged } from '../bookChanged';
+import { commandHere } from '../command';
+import { describeInside } from '../describeInside';
 import { DONE, refused, type Reply } from '../reply';
-
-const NOTHING_OPEN = refused({
-  code: 'no-rig',
-  message: 'No rig is open.',
-  place: {},
-  remedy: 'Choose or make a rig first.',
-});
-
-interface Open {
-  db: Database;
-  scope: Combination;
-  rig: Rig;
-}
-
-async function whatIsOpen(): Promise<Open | null> {
-  const db = await database();
-  const scope = await openCombination(db);
-  const rig = (await listRigs(db)).find((r) => r.id === scope?.rigId);
-  return scope && rig ? { db, scope, rig } : null;
-}
 
 /** Ticks an item of pre-flight for firmware, title version and cabling as they are, or takes the tick away. */
 export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply> {
-  const open = await whatIsOpen();
-  if (!open) return NOTHING_OPEN;
   const item = PREFLIGHT.find(({ id }) => id === itemId);
   if (!item)
     return refused({
@@ -44,48 +20,42 @@ export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply
       place: {},
       remedy: 'Reload the page.',
     });
-  const { db, scope, rig } = open;
-  const stamp = preflightStamp(rig.spec, await titleVersion(db, scope.titleId));
-  await setTick(db, scope, item.id, isTicked ? stamp : null);
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, combination, rig }) => {
+    const stamp = preflightStamp(rig.spec, await titleVersion(db, combination.titleId));
+    await setTick(db, combination, item.id, isTicked ? stamp : null);
+    return DONE;
+  });
 }
 
 /** Writes down which version of the title is installed; a new one voids what was ticked for the old one. */
 export async function noteTitleVersion(version: string): Promise<Reply> {
-  const open = await whatIsOpen();
-  if (!open) return NOTHING_OPEN;
-  const installed = asked(z.string().trim().max(40), version);
+  const installed = asked(titleVersionSchema.shape.version, version);
   if (!installed.ok) return refused(...installed.problems);
-  await setTitleVersion(open.db, open.scope.titleId, installed.value);
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, combination }) => {
+    await setTitleVersion(db, combination.titleId, installed.value);
+    return DONE;
+  });
 }
 
 /** The base is turned down so that a title can bind it; the road reminds of it until the steering is measured again. */
 export async function turnDownForBinding(): Promise<Reply> {
-  const open = await whatIsOpen();
-  if (!open) return NOTHING_OPEN;
-  const { db, rig } = open;
-  const restoreDeg = rig.spec.base.rotationDeg;
-  await setRotationReminder(db, rig.id, { restoreDeg, sinceMs: Date.now() });
-  await describeRig(db, withRotation(rig, BINDING_ROTATION_DEG));
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, rig }) => {
+    const restoreDeg = rig.spec.base.rotationDeg;
+    await setRotationReminder(db, rig.id, { restoreDeg, sinceMs: Date.now() });
+    return describeInside(db, rig, turnedTo(rig.spec, BINDING_ROTATION_DEG));
+  });
 }
 
 /** The rotation is said to be put back; measuring the steering settles it as well. */
 export async function rotationPutBack(restoreDeg: number | null): Promise<Reply> {
-  const open = await whatIsOpen();
-  if (!open) return NOTHING_OPEN;
   const degrees = asked(z.number().min(90).max(3600).nullable(), restoreDeg);
   if (!degrees.ok) return refused(...degrees.problems);
-  await setRotationReminder(open.db, open.rig.id, null);
-  await describeRig(open.db, withRotation(open.rig, degrees.value));
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, rig }) => {
+    await setRotationReminder(db, rig.id, null);
+    return describeInside(db, rig, turnedTo(rig.spec, degrees.value));
+  });
 }
 
-function withRotation(rig: Rig, rotationDeg: number | null): Rig {
-  return { ...rig, spec: { ...rig.spec, base: { ...rig.spec.base, rotationDeg } } };
+function turnedTo(spec: RigSpec, rotationDeg: number | null): RigSpec {
+  return { ...spec, base: { ...spec.base, rotationDeg } };
 }

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import type { RideProgress } from '@/core/vehicle/simulateRide';
+import { ProgressBar } from '@/ui/ProgressBar';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';
 import { useKeys } from '@/ui/useKeys';
@@ -149,21 +150,12 @@ export function RideStation({ view, trace, roads }: Props) {
   );
 }
 
-function Progress({ progress }: { progress: RideProgress }) {
-  const share = Math.round(100 * progress.share);
+function Progress({ progress: { lap, share } }: { progress: RideProgress }) {
   return (
-    <div
-      className="mb-4"
-      role="progressbar"
-      aria-valuenow={share}
-      aria-valuemin={0}
-      aria-valuemax={100}
-      aria-label="Simulating the ride"
-    >
-      <p className="mb-1">{progress.lap === 0 ? 'Out-lap' : `Lap ${progress.lap}`}, simulating…</p>
-      <div className="h-2 rounded bg-line">
-        <div className="h-2 rounded bg-lichen" style={{ width: `${share}%` }} />
-      </div>
+    <div className="mb-4">
+      <ProgressBar share={share} label="Simulating the ride">
+        {lap === 0 ? 'Out-lap' : `Lap ${lap}`}, simulating…
+      </ProgressBar>
     </div>
   );
 }

@@ -34,8 +34,14 @@ export function RigStation({ view }: { view: BookView }) {
   const isChanged = name !== view.rig.name || JSON.stringify(draft) !== JSON.stringify(view.rig.spec);
   const base = (part: Partial<RigSpec['base']>) => setSpec({ ...spec, base: { ...spec.base, ...part } });
   const rim = (part: Partial<RigSpec['rim']>) => setSpec({ ...spec, rim: { ...spec.rim, ...part } });
+  // What the form began with: where another window described the rig since, it says so.
+  const [began, setBegan] = useState(view.rig);
+  const { device, cabling } = view.rig.spec;
   const save = async () => {
-    if (told(await saveRig({ name, spec: draft }), `${name} is written down`)) router.refresh();
+    const seen = { name: began.name, spec: { ...began.spec, device, cabling } };
+    if (!told(await saveRig({ name, spec: draft, seen }), `${name} is written down`)) return;
+    setBegan({ ...view.rig, name, spec: draft });
+    router.refresh();
   };
   const torque = spec.base.torqueNm ?? 0;
   return (

@@ -1,6 +1,7 @@
 'use server';
 
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import { AXIS_NAMES } from '@/core/axes/recording';
 import {
@@ -13,17 +14,20 @@ import {
 } from '@/core/rig/rigSpec';
 import { simulatedRigById } from '@/catalog/find';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
-import { database } from '@/data/book';
-import { openCombination } from '@/data/combination';
+import { line } from '@/core/text/line';
 import type { Database } from '@/data/openBook';
-import { addRig, describeRig, listRigs, type Rig } from '@/data/rigs';
+import { addRig, listRigs } from '@/data/rigs';
 import { asked } from '../asked';
-import { bookChanged } from '../bookChanged';
-import { changeCombination } from '../frame/actions';
-import { DONE, refused, type Reply } from '../reply';
+import { command, commandHere } from '../command';
+import { describeInside } from '../describeInside';
+import { openInside } from '../frame/openInside';
+import { refused, type Reply } from '../reply';
 
 const problem = (code: string, message: string, remedy: string) =>
   refused({ code, message, place: {}, remedy });
+
+/** Only that it is another number than before counts. */
+const MOST_CABLINGS = 1_000_000;
 
 async function nameTaken(db: Database, name: string, except?: string): Promise<Reply | null> {
   const taken = (await listRigs(db)).some(
@@ -51,14 +55,17 @@ export async function makeRig(input: z.input<typeof newRigSchema>): Promise<Repl
   const wanted = asked(newRigSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
   const { name, device, isDirect = false } = wanted.value;
-  const db = await database();
+  const spec =
+    device.kind === 'simulated' ? simulatedRigById(device.rig).spec : withItsAxes(plainRig(device), isDirect);
+  return command((db) => addAndOpen(db, name, spec));
+}
+
+async function addAndOpen(db: Database, name: string, spec: RigSpec): Promise<Reply> {
   const taken = await nameTaken(db, name);
   if (taken) return taken;
   const id = randomUUID();
-  const spec =
-    device.kind === 'simulated' ? simulatedRigById(device.rig).spec : withItsAxes(plainRig(device), isDirect);
   await addRig(db, { id, name, spec });
-  return changeCombination({ rigId: id });
+  return openInside(db, { rigId: id });
 }
 
 /** A plain rig has what was found on its devices. */
@@ -87,26 +94,30 @@ function gatesOf({ place }: AxisSource): number {
 const describedSchema = z.strictObject({
   name: rigNameSchema,
   spec: rigSpecSchema.extend({ device: playableSchema }),
+  /** The rig as the page showed it: where another window described it meanwhile, nothing is changed. */
+  seen: z.strictObject({ name: rigNameSchema, spec: rigSpecSchema }).optional(),
 });
 
 /** Writes down what the open rig is made of. */
 export async function saveRig(input: z.input<typeof describedSchema>): Promise<Reply> {
   const described = asked(describedSchema, input);
   if (!described.ok) return refused(...described.problems);
-  const { name, spec } = described.value;
-  const db = await database();
-  const rig = await openRig(db);
-  if (!rig) return NOTHING_OPEN;
-  const taken = await nameTaken(db, name, rig.id);
-  if (taken) return taken;
-  const faults = contradictions(spec);
-  if (faults) return faults;
-  await describeRig(db, { id: rig.id, name, spec });
-  bookChanged();
-  return DONE;
+  const { name, spec, seen } = described.value;
+  return commandHere(async ({ db, rig }) => {
+    if (seen && !isDeepStrictEqual(seen, { name: rig.name, spec: rig.spec })) return DESCRIBED_MEANWHILE;
+    const taken = await nameTaken(db, name, rig.id);
+    if (taken) return taken;
+    const faults = contradictions(spec);
+    if (faults) return faults;
+    return describeInside(db, { ...rig, name }, spec);
+  });
 }
 
-const NOTHING_OPEN = problem('no-rig', 'No rig is open.', 'Choose or make a rig first.');
+const DESCRIBED_MEANWHILE = problem(
+  'changed-meanwhile',
+  'Another window described this rig meanwhile.',
+  'Nothing was changed. Reload the page to see it, then write down what is still to be changed.',
+);
 
 function contradictions({ base }: RigSpec): Reply | null {
   const { rotationDeg, maxRotationDeg, brakeForce } = base;
@@ -132,19 +143,12 @@ function contradictions({ base }: RigSpec): Reply | null {
 export async function copyRig(name: string): Promise<Reply> {
   const wanted = asked(rigNameSchema, name);
   if (!wanted.ok) return refused(...wanted.problems);
-  const db = await database();
-  const rig = await openRig(db);
-  if (!rig) return NOTHING_OPEN;
-  const taken = await nameTaken(db, wanted.value);
-  if (taken) return taken;
-  const id = randomUUID();
-  await addRig(db, { id, name: wanted.value, spec: rig.spec });
-  return changeCombination({ rigId: id });
+  return commandHere(({ db, rig }) => addAndOpen(db, wanted.value, rig.spec));
 }
 
 const axisSourceSchema = z.strictObject({
   axis: z.enum(AXIS_NAMES),
-  device: z.string().max(320),
+  device: line(320),
   place: z.unknown(),
 });
 
@@ -153,41 +157,24 @@ export async function assignAxis(input: { axis: string; device: string; place: u
   const wanted = asked(axisSourceSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
   const { axis, device, place } = wanted.value;
-  const db = await database();
-  const rig = await openRig(db);
-  if (!rig) return NOTHING_OPEN;
-  const axes = rig.spec.device.kind === 'real' ? rig.spec.device.axes : {};
-  const next = asked(deviceSchema, { kind: 'real', axes: { ...axes, [axis]: { device, place } } });
-  if (!next.ok) return refused(...next.problems);
-  await describeRig(db, { ...rig, spec: { ...rig.spec, device: next.value } });
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, rig }) => {
+    const axes = rig.spec.device.kind === 'real' ? rig.spec.device.axes : {};
+    const next = asked(deviceSchema, { kind: 'real', axes: { ...axes, [axis]: { device, place } } });
+    if (!next.ok) return refused(...next.problems);
+    return describeInside(db, rig, { ...rig.spec, device: next.value });
+  });
 }
 
 /** Lets the simulated rig stand in for the open rig's device, or takes the devices' places as they are given. */
 export async function takeDevice(input: z.input<typeof playableSchema>): Promise<Reply> {
   const wanted = asked(playableSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
-  const device = wanted.value;
-  const db = await database();
-  const rig = await openRig(db);
-  if (!rig) return NOTHING_OPEN;
-  await describeRig(db, { ...rig, spec: { ...rig.spec, device } });
-  bookChanged();
-  return DONE;
+  return commandHere(({ db, rig }) => describeInside(db, rig, { ...rig.spec, device: wanted.value }));
 }
 
 /** Cables or fixings were changed: the ticks that depend on them are void. */
 export async function cablingChanged(): Promise<Reply> {
-  const db = await database();
-  const rig = await openRig(db);
-  if (!rig) return NOTHING_OPEN;
-  await describeRig(db, { ...rig, spec: { ...rig.spec, cabling: rig.spec.cabling + 1 } });
-  bookChanged();
-  return DONE;
-}
-
-async function openRig(db: Database): Promise<Rig | undefined> {
-  const combination = await openCombination(db);
-  return (await listRigs(db)).find((rig) => rig.id === combination?.rigId);
+  return commandHere(({ db, rig }) =>
+    describeInside(db, rig, { ...rig.spec, cabling: (rig.spec.cabling + 1) % MOST_CABLINGS }),
+  );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { keyText } from '@/core/settings/setting';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
@@ -29,7 +30,14 @@ export function LeastForceTask({ view, taught, onDone }: TaskProps) {
   const keep = async (value: number) => {
     setBusy(true);
     const why = `Found on the rig in ${tries.length} tries: ${value} stays still, one step more rocks by itself.`;
-    if (told(await applyChanges([{ ...found!.key, to: value, why }]))) tone('counted');
+    if (
+      told(
+        await applyChanges([
+          { ...found!.key, to: value, seen: view.settings[keyText(found!.key)] ?? null, why },
+        ]),
+      )
+    )
+      tone('counted');
     router.refresh();
     onDone();
   };

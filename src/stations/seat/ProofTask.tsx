@@ -26,11 +26,12 @@ export function ProofTask({ view, taught, place, onDone }: TaskProps) {
     if (count > 0) tone(last?.passed ? 'counted' : 'fault');
   }, [count, last?.passed]);
   const signed = useRef(false);
+  const basis = useRef(view.proofBasis);
   const isOver = status !== null && status.current === null;
   useEffect(() => {
     if (!isOver || !results || signed.current) return;
     signed.current = true;
-    void signProof(results).then((reply) => {
+    void signProof(results, basis.current).then((reply) => {
       told(reply);
       router.refresh();
       onDone();

@@ -1,5 +1,5 @@
-import { join } from 'node:path';
-import { openBook, type Book, type Database } from '@/data/openBook';
+import { bookForTests } from '@/data/testing/bookForTests';
+import type { Book, Database } from '@/data/openBook';
 
 const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
 const SLOW_MS = 120_000;
@@ -8,7 +8,7 @@ const SLOW_MS = 120_000;
 export function bookInMemory(fill: (db: Database) => Promise<unknown> = () => Promise.resolve()) {
   let book: Book;
   beforeAll(async () => {
-    book = await openBook(null, join(process.cwd(), 'drizzle'));
+    book = await bookForTests();
     place.pebbleBook = Promise.resolve(book);
     await fill(book.db);
   }, SLOW_MS);
@@ -17,6 +17,9 @@ export function bookInMemory(fill: (db: Database) => Promise<unknown> = () => Pr
     await book.close();
   });
   return {
+    get book() {
+      return book;
+    },
     get db() {
       return book.db;
     },

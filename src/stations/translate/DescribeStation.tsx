@@ -38,6 +38,8 @@ const rotationField = (turns: typeof TURNS): DialectField => ({
 export function DescribeStation({ view, subject }: { view: BookView; subject: Subject }) {
   const router = useRouter();
   const isBase = subject === 'base';
+  // Where another window described the base since, it says so.
+  const [began] = useState(view.rig.spec.base.program);
   const pedals = view.axes.filter(({ axis }) => axis !== 'steering' && axis !== 'gear');
   const [name, setName] = useState(isBase ? `${view.rig.name} base` : '');
   const [rotation, setRotation] = useState<Rotation>(isBase ? 'direct' : 'stretch');
@@ -56,7 +58,7 @@ export function DescribeStation({ view, subject }: { view: BookView; subject: Su
   const save = async () => {
     if (!fields) return;
     const reply = isBase
-      ? await saveBase({ name, steering, axes: fields.length > 0 ? axes : [], fields })
+      ? await saveBase({ name, steering, axes: fields.length > 0 ? axes : [], fields }, began)
       : await saveTitle({ name, rotation, fields, steering });
     if (
       told(

@@ -1,53 +1,49 @@
 'use server';
 
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { ownTitleNameSchema } from '@/catalog/ownTitle';
-import { dialectFieldSchema, soundDialect } from '@/core/formats/dialectJson';
+import { isDeepStrictEqual } from 'node:util';
+import type { z } from 'zod';
+import { soundDialect } from '@/core/formats/dialectJson';
+import { readOwnTitle, type ownTitleSchema } from '@/core/formats/ownTitleJson';
 import { baseProgramSchema } from '@/core/rig/rigSpec';
-import { database } from '@/data/book';
-import { openCombination } from '@/data/combination';
 import { listTitles, saveOwnTitle } from '@/data/ownTitles';
-import { describeRig, listRigs } from '@/data/rigs';
 import { asked } from '../asked';
-import { bookChanged } from '../bookChanged';
+import { command, commandHere } from '../command';
+import { describeInside } from '../describeInside';
 import { DONE, refused, type Reply } from '../reply';
 
-const titleSchema = z.strictObject({
-  name: ownTitleNameSchema,
-  rotation: z.enum(['direct', 'stretch']),
-  fields: z.array(dialectFieldSchema).min(1).max(12),
-  steering: z.array(dialectFieldSchema).max(4),
-});
-
 /** Keeps a title that the driver described. */
-export async function saveTitle(input: z.input<typeof titleSchema>): Promise<Reply> {
-  const described = asked(titleSchema, input);
+export async function saveTitle(input: z.input<typeof ownTitleSchema>): Promise<Reply> {
+  const described = readOwnTitle(input);
   if (!described.ok) return refused(...described.problems);
-  const { name, rotation, fields, steering } = described.value;
-  const sound = soundDialect(
-    { format: 'pebble-road/dialect', version: 1, name, axis: 'steering', fields: [...steering, ...fields] },
-    '',
-  );
-  if (!sound.ok) return refused(...sound.problems);
-  const db = await database();
-  const isTaken = (await listTitles(db)).all.some((title) => title.name.toLowerCase() === name.toLowerCase());
-  if (isTaken)
-    return refused({
-      code: 'title-exists',
-      message: `There is a title called ${name} already.`,
-      place: {},
-      remedy: 'Give it another name.',
-    });
-  await saveOwnTitle(db, { id: randomUUID(), name, rotation, fields, steering });
-  bookChanged();
-  return DONE;
+  const title = described.value;
+  return command(async (db) => {
+    const isTaken = (await listTitles(db)).all.some(
+      ({ name }) => name.toLowerCase() === title.name.toLowerCase(),
+    );
+    if (isTaken)
+      return refused({
+        code: 'title-exists',
+        message: `There is a title called ${title.name} already.`,
+        place: {},
+        remedy: 'Give it another name.',
+      });
+    await saveOwnTitle(db, { id: randomUUID(), ...title });
+    return DONE;
+  });
 }
 
-/** Keeps what the open rig's base lets one set as its driver described it; `null` forgets it again. */
-export async function saveBase(input: z.input<typeof baseProgramSchema> | null): Promise<Reply> {
+type Program = z.input<typeof baseProgramSchema> | null;
+
+/**
+ * Keeps what the open rig's base lets one set as its driver described it; `null` forgets it again.
+ * @param seen the program as the page showed it: where another window described it meanwhile, nothing is changed
+ */
+export async function saveBase(input: Program, seen?: Program): Promise<Reply> {
   const described = asked(baseProgramSchema.nullable(), input);
   if (!described.ok) return refused(...described.problems);
+  const before = asked(baseProgramSchema.nullable().optional(), seen);
+  if (!before.ok) return refused(...before.problems);
   const program = described.value;
   const fields = program ? [...program.steering, ...program.fields] : [];
   if (program && fields.length > 0) {
@@ -57,17 +53,14 @@ export async function saveBase(input: z.input<typeof baseProgramSchema> | null):
     );
     if (!sound.ok) return refused(...sound.problems);
   }
-  const db = await database();
-  const combination = await openCombination(db);
-  const rig = (await listRigs(db)).find(({ id }) => id === combination?.rigId);
-  if (!rig)
-    return refused({
-      code: 'no-rig',
-      message: 'No rig is open.',
-      place: {},
-      remedy: 'Choose or make a rig first.',
-    });
-  await describeRig(db, { ...rig, spec: { ...rig.spec, base: { ...rig.spec.base, program } } });
-  bookChanged();
-  return DONE;
+  return commandHere(async ({ db, rig }) => {
+    if (before.value !== undefined && !isDeepStrictEqual(before.value, rig.spec.base.program))
+      return refused({
+        code: 'changed-meanwhile',
+        message: 'Another window described this base meanwhile.',
+        place: {},
+        remedy: 'Nothing was changed. Reload the page to see it.',
+      });
+    return describeInside(db, rig, { ...rig.spec, base: { ...rig.spec.base, program } });
+  });
 }

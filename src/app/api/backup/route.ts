@@ -1,5 +1,6 @@
+import { guarded } from '@/app/guard';
 import { acceptBackup, sendBackup } from '@/stations/card/acceptBackup';
 
 export const dynamic = 'force-dynamic';
-export const GET = sendBackup;
-export const POST = acceptBackup;
+export const GET = guarded(sendBackup);
+export const POST = guarded(acceptBackup);

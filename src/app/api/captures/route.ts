@@ -1,3 +1,4 @@
+import { guarded } from '@/app/guard';
 import { acceptCapture } from '@/stations/axes/acceptCapture';
 
-export const POST = acceptCapture;
+export const POST = guarded(acceptCapture);

@@ -1,3 +1,4 @@
+import { guarded } from '@/app/guard';
 import { acceptRide } from '@/stations/ride/acceptRide';
 
-export const POST = acceptRide;
+export const POST = guarded(acceptRide);

@@ -1,3 +1,4 @@
+import { guarded } from '@/app/guard';
 import { sendDraft } from '@/stations/axes/acceptCapture';
 
-export const GET = sendDraft;
+export const GET = guarded(sendDraft);

@@ -1,3 +1,4 @@
+import { guarded } from '@/app/guard';
 import { sendCaptureFile } from '@/stations/axes/acceptCapture';
 
-export const GET = sendCaptureFile;
+export const GET = guarded(sendCaptureFile);

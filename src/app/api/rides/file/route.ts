@@ -1,3 +1,4 @@
+import { guarded } from '@/app/guard';
 import { sendRideFile } from '@/stations/ride/acceptRide';
 
-export const GET = sendRideFile;
+export const GET = guarded(sendRideFile);

@@ -1,0 +1,36 @@
+import { bookDocument } from './backup';
+import { fillDemoBook } from './demoBook';
+import * as planned from './demoCaptures';
+import { listRigs } from './rigs';
+import { bookForTests } from './testing/bookForTests';
+
+jest.mock('./demoCaptures', () => ({
+  ...jest.requireActual<typeof planned>('./demoCaptures'),
+  demoCaptures: jest.fn(),
+}));
+const { demoCaptures } = jest.requireActual<typeof planned>('./demoCaptures');
+
+/** The first captures of the demo, and then what happens. */
+function* broken(count: number): ReturnType<typeof demoCaptures> {
+  let n = 0;
+  for (const one of demoCaptures()) {
+    if (n++ === count) throw new Error('killed');
+    yield one;
+  }
+}
+
+it('a demo that is cut off while it fills leaves nothing half, and is filled whole the next time', async () => {
+  const book = await bookForTests();
+  const empty = await bookDocument(book.db, 1);
+  jest.mocked(planned.demoCaptures).mockImplementationOnce(() => broken(2));
+  await expect(fillDemoBook(book.db)).rejects.toThrow('killed');
+  expect(await bookDocument(book.db, 1)).toEqual(empty);
+  jest.mocked(planned.demoCaptures).mockImplementationOnce(demoCaptures);
+  await fillDemoBook(book.db);
+  const { captures, rides, rigs, changes } = await bookDocument(book.db, 1);
+  expect([rigs.length, captures.length, rides.length, changes.length]).toEqual([3, 58, 1, 4]);
+  // A book that has something in it is left as it is.
+  await fillDemoBook(book.db);
+  expect((await listRigs(book.db)).length).toBe(3);
+  await book.close();
+});

@@ -1,0 +1,82 @@
+import type { PGlite } from '@electric-sql/pglite';
+import { drizzle } from 'drizzle-orm/pglite';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
+import { forgetTimes } from './bookTime';
+import { breath } from './breath';
+import { forgetChanges } from './changes';
+import type { Database } from './openBook';
+import * as schema from './schema';
+import { write } from './write';
+
+/** A book that is made beside the one that is open: filled row by row, read as its pages would, and then put in its place. */
+export interface IncomingBook {
+  /** Every statement on it is a short transaction of its own: nobody who reads the open book waits for long. */
+  db: Database;
+  /** Puts it in the place of the open book, whole and at once. */
+  take(): Promise<void>;
+  /** Throws it away. */
+  drop(): Promise<void>;
+}
+
+const NEW = 'incoming';
+const OLD = 'outgoing';
+const OPEN = 'public';
+
+export async function incomingBook(
+  client: PGlite,
+  open: Database,
+  migrations: string,
+): Promise<IncomingBook> {
+  await removeIncoming(client);
+  const inside = withinSchema(client, NEW);
+  await client.exec(`create schema ${NEW}`);
+  for (const { sql } of readMigrationFiles({ migrationsFolder: migrations }))
+    for (const statement of sql) await inside.query(statement.replaceAll(`"${OPEN}".`, `"${NEW}".`));
+  return {
+    db: drizzle({ client: inside, schema }),
+    async take() {
+      // In the row of the commands: none of them is cut in two.
+      await write(open, async (tx) => {
+        await tx.execute(`alter schema ${OPEN} rename to ${OLD}`);
+        await tx.execute(`alter schema ${NEW} rename to ${OPEN}`);
+      });
+      forgetChanges(open);
+      forgetTimes(open);
+      await client.exec(`drop schema ${OLD} cascade`);
+    },
+    drop: () => removeIncoming(client),
+  };
+}
+
+/** What a restore that was cut off has left behind. */
+export async function removeIncoming(client: PGlite): Promise<void> {
+  await client.exec(`set client_min_messages to warning; drop schema if exists ${NEW}, ${OLD} cascade`);
+}
+
+/**
+ * The same database, seen through another schema: each statement looks up its tables there. Only one of them at a time
+ * stands in the database's row, and everybody else has a turn before the next one.
+ */
+function withinSchema(client: PGlite, name: string): PGlite {
+  let last: Promise<unknown> = Promise.resolve();
+  const transaction: PGlite['transaction'] = (work) => {
+    const mine = last.then(breath).then(() =>
+      client.transaction(async (tx) => {
+        await tx.exec(`set local search_path to ${name}`);
+        return work(tx);
+      }),
+    );
+    last = mine.catch(() => undefined);
+    return mine;
+  };
+  const query = (...[text, params, options]: Parameters<PGlite['query']>) =>
+    transaction((tx) => tx.query(text, params, options));
+  return new Proxy(client, {
+    get(target, key) {
+      if (key === 'transaction') return transaction;
+      if (key === 'query') return query;
+      const value: unknown = Reflect.get(target, key, target);
+      return typeof value === 'function' ? (value as () => unknown).bind(target) : value;
+    },
+  });
+}
