@@ -169,8 +169,6 @@ test('a book that is backed up, wrecked and restored is equal to what it was', a
   await next(page).getByRole('button', { name: 'Replace the book' }).click();
   await expect(page.getByText(/Restored the book of/)).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
-  expect(content(await backup())).toEqual(content(saved));
-
   // From the page: read back before it is called good.
   const download = page.waitForEvent('download', { timeout: 120_000 });
   await next(page).getByRole('button', { name: 'Save as .zip' }).click();

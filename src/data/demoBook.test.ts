@@ -10,11 +10,11 @@ jest.mock('./demoCaptures', () => ({
 }));
 const { demoCaptures } = jest.requireActual<typeof planned>('./demoCaptures');
 
-/** The first captures of the demo, and then what happens. */
-function* broken(count: number): ReturnType<typeof demoCaptures> {
+/** The first captures of the demo; then it is killed. */
+function* killed(): ReturnType<typeof demoCaptures> {
   let n = 0;
   for (const one of demoCaptures()) {
-    if (n++ === count) throw new Error('killed');
+    if (n++ === 2) throw new Error('killed');
     yield one;
   }
 }
@@ -22,7 +22,7 @@ function* broken(count: number): ReturnType<typeof demoCaptures> {
 it('a demo that is cut off while it fills leaves nothing half, and is filled whole the next time', async () => {
   const book = await bookForTests();
   const empty = await bookDocument(book.db, 1);
-  jest.mocked(planned.demoCaptures).mockImplementationOnce(() => broken(2));
+  jest.mocked(planned.demoCaptures).mockImplementationOnce(killed);
   await expect(fillDemoBook(book.db)).rejects.toThrow('killed');
   expect(await bookDocument(book.db, 1)).toEqual(empty);
   jest.mocked(planned.demoCaptures).mockImplementationOnce(demoCaptures);

@@ -11,7 +11,7 @@ const RATE = 200;
 const HABITS = { restTravel: 0.03, restWander: 0.002, pressTravel: 0.87, pressSpread: 0.01 };
 
 /** A device that plays an obedient foot as fast as it is asked to. */
-function stage(answer: () => { ok: boolean; problems?: object[] }) {
+function stage(answer: () => { ok: boolean; problems?: object[] }, most = 10_000) {
   const listeners = listenerSet();
   const foot = simulatedFoot(HABITS, seededRandom(3));
   let state: DeviceState = 'live';
@@ -21,7 +21,7 @@ function stage(answer: () => { ok: boolean; problems?: object[] }) {
       id: 'x',
       label: 'Played',
       kind: 'simulated',
-      ranges: { brake: { min: 0, max: 10_000 }, throttle: { min: 0, max: 10_000 } },
+      ranges: { brake: { min: 0, max: most }, throttle: { min: 0, max: 10_000 } },
       rateHz: RATE,
       rawAxes: 0,
     },
@@ -32,8 +32,15 @@ function stage(answer: () => { ok: boolean; problems?: object[] }) {
     close: () => listeners.clear(),
   };
   const sent: { id: string; status: string; from: number; to: number }[] = [];
+  const ranges: [number, number][] = [];
   const post = async (packed: PackedColumns) => {
-    const head = packed.head as { id: string; status: string; fromRow: number };
+    const head = packed.head as {
+      id: string;
+      status: string;
+      fromRow: number;
+      capture: { rangeMin: number; rangeMax: number };
+    };
+    ranges.push([head.capture.rangeMin, head.capture.rangeMax]);
     const to = head.fromRow + packed.columns['t']!.length;
     sent.push({ id: head.id, status: head.status, from: head.fromRow, to });
     return { status: 200, reply: answer() };
@@ -67,8 +74,17 @@ function stage(answer: () => { ok: boolean; problems?: object[] }) {
   };
   const sleep = (seconds: number) => (t += seconds);
   const moveThrottle = (to: number) => (throttle = to);
-  return { session, statuses, sent, play, become, settle, sleep, moveThrottle };
+  return { session, statuses, sent, ranges, play, become, settle, sleep, moveThrottle };
 }
+
+it('a device that says less of its range than it sends is taken by what it sends', async () => {
+  const { play, ranges, statuses, settle } = stage(() => ({ ok: true }), 5000);
+  play(60, (status) => status.step === null);
+  await settle();
+  expect(statuses.at(-1)?.saving).toBe('kept');
+  const [least, most] = ranges.at(-1)!;
+  expect([least, most > 7000]).toEqual([0, true]);
+});
 
 it('sends a draft after every accepted step and keeps the whole at the end', async () => {
   const { play, sent, statuses, settle } = stage(() => ({ ok: true }));

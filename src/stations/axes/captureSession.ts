@@ -57,10 +57,18 @@ export function captureSession(
   const recorded = [axis, ...axesOfSource(source).filter((name) => name !== axis)];
   const recorder = sampleRecorder(resumed ? (Object.keys(resumed.axes) as AxisName[]) : recorded);
   const guide = captureGuide({ rangeMin: range.min, rangeMax: range.max }, state);
+  // Some devices say less of their range than they send: what came counts.
+  const seen = { ...range };
+  const record = (t: number, row: ArrayLike<number>, raw: number) => {
+    recorder.push(t, row);
+    seen.min = Math.min(seen.min, raw);
+    seen.max = Math.max(seen.max, raw);
+  };
   resumed?.t.forEach((t, i) =>
-    recorder.push(
+    record(
       t,
       recorder.axes.map((name) => resumed.axes[name]![i]!),
+      resumed.axes[axis]![i]!,
     ),
   );
   const others = watchOthers(source, axis);
@@ -113,8 +121,8 @@ export function captureSession(
     const part = recorder.rows(fromRow, toRow);
     const capture = {
       device: source.info.label,
-      rangeMin: range.min,
-      rangeMax: range.max,
+      rangeMin: seen.min,
+      rangeMax: seen.max,
       rateHz: source.info.rateHz,
       runs: guide.state.runs,
       guide: guide.state,
@@ -174,7 +182,7 @@ export function captureSession(
       offset ??= guide.state.lastT === null ? 0 : guide.state.lastT + PAUSE_AFTER_RESUME_S - batch.t[i]!;
       const t = batch.t[i]! + offset;
       recorder.axes.forEach((name, k) => (row[k] = batch.axes[name]?.[i] ?? row[k]!));
-      if (guide.feed(t, raw[i]!)) recorder.push(t, row);
+      if (guide.feed(t, raw[i]!)) record(t, row, raw[i]!);
       sayStep();
     }
     afterSamples();
