@@ -1,7 +1,7 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdtemp, rename, rm, stat } from 'node:fs/promises';
+import { mkdtemp, open, rename, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -10,6 +10,7 @@ import { fail, reasonOf, succeed, type Outcome, type Problem } from '@/core/prob
 import { bookCounts, bookDocument, type BookCounts } from '@/data/backup';
 import { database, theBook } from '@/data/book';
 import { storedSamples } from '@/data/captures';
+import type { IncomingBook } from '@/data/incomingBook';
 import { storedRide } from '@/data/rides';
 import { restoreRecording, restoreRows } from '@/data/restore';
 import type { Sink, Source } from '@/data/server.worker';
@@ -133,15 +134,29 @@ function restore(request: Request, isDry: boolean, tell: Tell): Promise<Outcome<
     const path = join(folder, 'backup.zip');
     const received = await receiveFile(request, path, LARGEST_BACKUP_BYTES, 'backup');
     if (!received.ok) return received;
+    if (!(await beginsAsZip(path))) return fail(NO_ZIP);
     const book = await theBook();
-    const incoming = await book.incoming();
+    // Begun once the backup was judged: one that is refused costs nothing.
+    let begun: IncomingBook | null = null;
+    // What is being written when the work is called off is waited for: nothing of it may reach the next one's book.
+    let writing: Promise<void> = Promise.resolve();
+    const sink: Sink = {
+      book: (document) =>
+        (writing = (async () => {
+          begun = await book.incoming();
+          await restoreRows(begun.db, document);
+        })()),
+      recording: (recording) => (writing = restoreRecording(begun!.db, recording)),
+      progress: (done, of) => tell({ doing: 'Reading every row of it', done, of }),
+    };
     let isTaken = false;
     try {
       const read = await askWorker<Outcome<BookDocument>>(
-        (worker) => worker.read(path, Date.now(), proxy(sinkInto(incoming.db, tell))),
+        (worker) => worker.read(path, Date.now(), proxy(sink)),
         signal,
       );
       if (!read.ok) return read;
+      const incoming = begun!;
       await lookThrough(incoming.db, (done, of) => {
         signal.throwIfAborted();
         tell({ doing: 'Looking through the book that it makes', done, of });
@@ -165,18 +180,25 @@ function restore(request: Request, isDry: boolean, tell: Tell): Promise<Outcome<
       if (error instanceof NotShown) return fail(error.problem);
       throw error;
     } finally {
-      if (!isTaken) await incoming.drop();
+      await writing.catch(() => undefined);
+      if (!isTaken) await (begun as IncomingBook | null)?.drop();
     }
   });
 }
 
-/** Writes what a reading finds into the book beside the open one, row by row as it comes. */
-function sinkInto(db: Parameters<typeof restoreRows>[0], tell: Tell): Sink {
-  return {
-    book: (document) => restoreRows(db, document),
-    recording: (recording) => restoreRecording(db, recording),
-    progress: (done, of) => tell({ doing: 'Reading every row of it', done, of }),
-  };
+const NO_ZIP: Problem = {
+  code: 'not-a-zip',
+  message: 'The file is not a whole .zip.',
+  place: {},
+  remedy: 'Choose the .zip as it was saved, unchanged.',
+};
+
+/** The letters that every archive begins with: what has others need not be looked at. */
+async function beginsAsZip(path: string): Promise<boolean> {
+  const file = await open(path);
+  const { buffer, bytesRead } = await file.read(Buffer.alloc(2), 0, 2, 0);
+  await file.close();
+  return bytesRead === 2 && buffer.toString('latin1') === 'PK';
 }
 
 /** The book that a backup makes cannot be shown. */
