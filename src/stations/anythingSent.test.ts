@@ -5,6 +5,7 @@ import { packColumns } from '@/core/formats/packedColumns';
 import { plainRig } from '@/core/rig/rigSpec';
 import { RIDE_COLUMNS } from '@/core/rides/rideLog';
 import { bookDocument } from '@/data/backup';
+import { loadCapture } from '@/data/captures';
 import { judgeBook } from '@/data/judgeBook';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { addRig } from '@/data/rigs';
@@ -150,6 +151,27 @@ it('every ride that the schemas allow is taken, and what is taken can be saved a
   );
   await expectRoundTrip(book.book);
 }, 120_000);
+
+it('a long capture is taken piece by piece, and comes back whole; one with a fault near its end leaves nothing', async () => {
+  const rows = 45_000;
+  const t = Float64Array.from({ length: rows }, (_, i) => i / 1000);
+  const brake = t.map((at) => Math.round(500 + 400 * Math.sin(at)));
+  const runs = [
+    { label: 'rest', from: 0, to: 100 },
+    { label: 'idle', from: 100, to: 41_000 },
+    { label: 'sweep', from: 41_000, to: rows },
+  ];
+  const capture = { device: 'x', rangeMin: 0, rangeMax: 1000, rateHz: 1000, runs, guide: null };
+  const post = (id: string, values: Float64Array) => {
+    const h = { id, axis: 'brake', status: 'draft', origin: 'file', fromRow: 0, capture };
+    return send(acceptCapture, packColumns({ head: h, columns: { t, brake: values } }));
+  };
+  expect(await post('long', brake)).toBe(200);
+  const { recording } = (await loadCapture(book.db, 'long'))!;
+  expect(recording).toMatchObject({ t, axes: { brake }, runs });
+  expect(await post('bad', brake.with(44_000, 1001))).toBe(400);
+  expect(await loadCapture(book.db, 'bad')).toBeNull();
+});
 
 it('a run to the end of all numbers is refused, and costs nothing', async () => {
   const capture = {

@@ -1,7 +1,7 @@
 import 'server-only';
 import { z } from 'zod';
 import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
-import { captureHeadSchema } from '@/core/axes/checkCapture';
+import { captureFault, captureHeadSchema, type CaptureHead } from '@/core/axes/checkCapture';
 import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { packColumns } from '@/core/formats/packedColumns';
@@ -10,6 +10,7 @@ import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
 import { MOST_ROWS } from '@/core/rides/clock';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
+import { breath } from '@/data/breath';
 import {
   AlreadyKept,
   keepCapture,
@@ -19,6 +20,7 @@ import {
   NoCapture,
   saveCapture,
   storeAnalysis,
+  type CapturePart,
   type StoredCapture,
 } from '@/data/captures';
 import { openCombination } from '@/data/combination';
@@ -69,15 +71,15 @@ export async function acceptCapture(request: Request): Promise<Response> {
   const { id, axis, status, origin, fromRow, capture } = head.data;
   const rows = columns.value.t.length;
   try {
-    const rigId = await write(db, async (inside) => {
-      const scope = await openCombination(inside);
-      if (!scope) return null;
-      const { rigId, driver } = scope;
-      const part = { fromRow, ...columns.value };
-      await saveCapture(inside, { id, axis, origin, status: 'draft', rigId, driver, head: capture, part });
-      return rigId;
-    });
-    if (rigId === null) return refuse([NO_RIG], 409);
+    const scope = await openCombination(db);
+    if (!scope) return refuse([NO_RIG], 409);
+    const { rigId, driver } = scope;
+    // A long one is written piece by piece, as a guided one comes: nobody waits for all of it.
+    for (const { part, head: known } of piecesOf(fromRow, columns.value, capture, axis)) {
+      const piece = { id, axis, origin, status: 'draft' as const, rigId, driver, head: known, part };
+      await write(db, (inside) => saveCapture(inside, piece));
+      await breath();
+    }
     if (status === 'kept') return await keep(id, axis, rigId);
     // A draft that grows changes nothing that is shown, but that there is one.
     if (fromRow === 0) bookChanged();
@@ -93,6 +95,37 @@ export async function acceptCapture(request: Request): Promise<Response> {
     return Response.json({ ok: false, knownRows: error.knownRows, problems: [NOT_WHOLE] }, { status: 409 });
   }
 }
+
+const PIECE_ROWS = 20_000;
+
+/** The samples of a part in pieces, each with the phases as far as it goes. One that is wrong somewhere is one piece, and refused as a whole. */
+function* piecesOf(
+  fromRow: number,
+  { t, axes }: { t: Float64Array; axes: Partial<Record<AxisName, Float64Array>> },
+  head: CaptureHead,
+  axis: AxisName,
+): Generator<{ part: CapturePart; head: CaptureHead }> {
+  const whole = captureFault({ ...head, t, axes, runs: shifted(head.runs, fromRow) }, [axis]) === null;
+  const step = whole ? PIECE_ROWS : Math.max(1, t.length);
+  for (let from = 0; from === 0 || from < t.length; from += step) {
+    const to = Math.min(t.length, from + step);
+    const some = Object.entries(axes).map(([name, column]) => [name, column.slice(from, to)] as const);
+    const runs = head.runs.filter((run) => run.from < fromRow + to);
+    yield {
+      part: { fromRow: fromRow + from, t: t.slice(from, to), axes: Object.fromEntries(some) },
+      head: { ...head, runs: to === t.length ? head.runs : cutAt(runs, fromRow + to) },
+    };
+  }
+}
+
+const cutAt = (runs: CaptureHead['runs'], end: number) =>
+  runs.map((run) => ({ ...run, to: Math.min(run.to, end) }));
+
+/** Phases counted from a row on. */
+const shifted = (runs: CaptureHead['runs'], fromRow: number) =>
+  runs
+    .filter(({ to }) => to > fromRow)
+    .map(({ label, from, to }) => ({ label, from: Math.max(0, from - fromRow), to: to - fromRow }));
 
 /** A draft that stands up to analysis is kept for good. */
 async function keep(id: string, axis: AxisName, rigId: string): Promise<Response> {
