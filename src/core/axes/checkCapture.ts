@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
-
 import { line, quoted } from '../text/line';
 import { plainJson } from '../text/plainJson';
 import { MOST_ROWS, timeFault } from '../rides/clock';
@@ -70,8 +69,8 @@ const OVERSHOOT = 0.05;
 /**
  * What is wrong with the samples of a capture; nothing where it is one. The one place that says what a capture is: the
  * book, the readers and a restore ask here.
+ * @param ranged the axes that the range speaks of; the others lay beside them and have ranges of their own
  * @param rowOf where a sample stands for whoever reads the problem; sample 0 is row 1 by default
- * @param axes the axes that the range speaks of; the others lay beside them and have ranges of their own
  */
 export function captureFault(
   { t, axes, rangeMin, rangeMax, runs }: Pick<Recording, 't' | 'axes' | 'rangeMin' | 'rangeMax' | 'runs'>,
