@@ -1,10 +1,9 @@
 // Runs once before the unit tests: what they need that is made and not written.
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { cache } from './bundle.mjs';
 import { root } from './run.mjs';
 import { ensureWorkers } from './workers.mjs';
-
-const cache = join(root, 'node_modules', '.cache', 'pebble-road');
 
 export default async function jestSetup() {
   await ensureWorkers();

@@ -9,17 +9,17 @@ import { plainRig } from '@/core/rig/rigSpec';
 import { usualScope } from '@/core/settings/scope';
 import { oneLine } from '@/core/text/line';
 import { anyCapture, anyId, anyRide, anyText } from '@/core/testing/anyRecording';
-import { bookDocument } from './backup';
-import { saveCapture, storedSamples } from './captures';
+import { bookDocument, samplesIn } from './backup';
+import { saveCapture } from './captures';
 import { addChanges, listChanges } from './changes';
 import { chooseCombination, markTypedIn } from './combination';
 import type { Book } from './openBook';
 import { readBackup } from './readBackup';
 import { setTick, setTitleVersion } from './readiness';
-import { addRide, storedRide } from './rides';
+import { addRide } from './rides';
 import { addRig, listRigs } from './rigs';
 import { saveBackup } from './saveBackup';
-import { captures, changes, combinations, facts, rides, rigs, ticks } from './schema';
+import { captures, changes, combinations, facts, rideParts, rides, rigs, ticks } from './schema';
 import { bookForTests } from './testing/bookForTests';
 import { expectRoundTrip } from './testing/roundTrip';
 
@@ -90,12 +90,7 @@ afterAll(async () => {
 async function archive(): Promise<Uint8Array> {
   const path = join(folder, 'saved.zip');
   const document = await bookDocument(book.db, Date.now());
-  const saved = await saveBackup(
-    path,
-    document,
-    (kind, id) => (kind === 'capture' ? storedSamples(book.db, id) : storedRide(book.db, id)),
-    () => undefined,
-  );
+  const saved = await saveBackup(path, document, samplesIn(book.db), () => undefined);
   expect(saved).toEqual({ ok: true, value: true });
   return readFileSync(path);
 }
@@ -112,9 +107,8 @@ it('what is called good reads back as it is in the book; what was changed on the
     join(folder, 'other.zip'),
     document,
     async (kind, id) => {
-      const stored = await (kind === 'capture' ? storedSamples(book.db, id) : storedRide(book.db, id));
       // As if the disk gave other samples than the book has rows for.
-      return kind === 'ride' ? stored : [];
+      return kind === 'ride' ? samplesIn(book.db)(kind, id) : [];
     },
     () => undefined,
   );
@@ -285,7 +279,7 @@ it('whatever the schemas allow is saved and restored to an equal book', async ()
   });
   await fc.assert(
     fc.asyncProperty(anything, async (made) => {
-      for (const table of [rides, captures, changes, ticks, combinations, facts, rigs])
+      for (const table of [rides, rideParts, captures, changes, ticks, combinations, facts, rigs])
         await db.delete(table);
       const spec = plainRig({ kind: 'simulated', rig: 'tern' });
       await addRig(db, { id: 'r', name: made.name.slice(0, 30), spec: { ...spec, mounting: made.words } });

@@ -1,7 +1,18 @@
 import { asc } from 'drizzle-orm';
 import { BOOK_FORMAT, bookSchema, captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
+import { storedCapture } from './captures';
 import type { Database } from './openBook';
+import { storedRide } from './rides';
+import type { SampleSource } from './saveBackup';
 import { captures, changes, combinations, facts, ownDialects, proofs, rides, rigs, ticks } from './schema';
+
+/** The samples of the recordings in a book. */
+export function samplesIn(db: Database): SampleSource {
+  return async (kind, id) => {
+    const stored = await (kind === 'capture' ? storedCapture(db, id) : storedRide(db, id));
+    return stored && stored.parts;
+  };
+}
 
 const ms = (date: Date) => date.getTime();
 

@@ -1,12 +1,13 @@
 import { and, asc, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { GuideState } from '@/core/axes/guideState';
-import { captureFault, captureHeadSchema, type CaptureHead } from '@/core/axes/checkCapture';
+import { captureHeadSchema, type CaptureHead } from '@/core/axes/checkCapture';
 import { AXIS_NAMES, AXIS_WORDS, type AxisName, type Recording } from '@/core/axes/recording';
+import { partFault, type CapturePart } from '@/core/axes/sentCapture';
 import type { Problem } from '@/core/problem';
 import { bookTime } from './bookTime';
 import type { Database } from './openBook';
-import { loadColumns, loadPart, storeColumns } from './samples';
+import { inTurns, loadColumns, loadPart, storeColumns } from './samples';
 import { captureParts, captures } from './schema';
 
 export interface CaptureScope {
@@ -23,16 +24,16 @@ export interface CaptureRow extends CaptureScope {
   rows: number;
 }
 
-export interface StoredCapture extends CaptureRow {
+/** A capture with its samples, and the guide's memory where it is a draft to be gone on with. */
+export interface LoadedCapture extends CaptureRow {
   recording: Recording;
   guide: GuideState | null;
 }
 
-/** Samples that follow those sent before: time, and a column per axis. */
-export interface CapturePart {
-  fromRow: number;
-  t: Float64Array;
-  axes: Partial<Record<AxisName, Float64Array>>;
+/** A capture with its samples as they are stored. */
+export interface StoredCapture extends CaptureRow {
+  head: CaptureHead;
+  parts: Uint8Array[];
 }
 
 export interface NewCapture extends CaptureScope {
@@ -84,7 +85,7 @@ export async function saveCapture(inside: Database, capture: NewCapture): Promis
   const isMine = known && captureHeadSchema.parse(known.head).writer === head.writer;
   const joint = isMine ? await jointOf(inside, id, part) : FROM_THE_START;
   if (part.fromRow !== joint.row) throw new MissingParts(joint.row);
-  const fault = partFault(capture, head, joint.lastT);
+  const fault = partFault(part, head, axis) ?? clockFault(part, joint.lastT);
   if (fault) throw new NoCapture(fault);
   const madeAt = new Date(capture.madeAtMs ?? (await bookTime(inside)));
   const state = { status, head, rows, analysis: null, madeAt };
@@ -113,27 +114,13 @@ function otherAxis(known: string, sent: AxisName): Problem {
   };
 }
 
-/** What is wrong with a part behind those that are here already. */
-function partFault({ axis, part }: NewCapture, head: CaptureHead, lastT: number): Problem | null {
-  const end = part.fromRow + part.t.length;
-  const covered = head.runs.at(-1)?.to ?? 0;
-  if (covered !== end)
-    return {
-      code: 'runs-do-not-cover',
-      message: `The phases cover ${covered} of ${end} samples.`,
-      place: {},
-      remedy: 'Record it again.',
-    };
-  if (part.t.length === 0) return null;
-  const here = head.runs
-    .filter((run) => run.to > part.fromRow)
-    .map(({ label, from, to }) => ({ label, from: Math.max(0, from - part.fromRow), to: to - part.fromRow }));
-  const fault = captureFault({ ...head, ...part, runs: here }, [axis], (i) => part.fromRow + i + 1);
-  if (fault || part.t[0]! >= lastT) return fault;
+/** Time goes on from part to part. */
+function clockFault({ fromRow, t }: CapturePart, lastT: number): Problem | null {
+  if (t.length === 0 || t[0]! >= lastT) return null;
   return {
     code: 'time-backwards',
-    message: `Time runs backwards, from ${lastT} s to ${part.t[0]} s.`,
-    place: { row: part.fromRow + 1, column: 't_s' },
+    message: `Time runs backwards, from ${lastT} s to ${t[0]} s.`,
+    place: { row: fromRow + 1, column: 't_s' },
     remedy: 'Record it again.',
   };
 }
@@ -201,7 +188,7 @@ export async function newestCapture(
   db: Database,
   scope: CaptureScope,
   status: 'draft' | 'kept',
-): Promise<StoredCapture | null> {
+): Promise<LoadedCapture | null> {
   const [row] = await db
     .select({ id: captures.id })
     .from(captures)
@@ -211,36 +198,40 @@ export async function newestCapture(
   return row ? loadCapture(db, row.id) : null;
 }
 
-export async function loadCapture(db: Database, id: string): Promise<StoredCapture | null> {
+export async function loadCapture(db: Database, id: string): Promise<LoadedCapture | null> {
   const [row] = await db.select().from(captures).where(eq(captures.id, id));
   if (!row) return null;
-  const parts = await db
-    .select()
-    .from(captureParts)
-    .where(eq(captureParts.captureId, id))
-    .orderBy(asc(captureParts.fromRow));
+  const parts = await partsOf(db, id);
   const head = captureHeadSchema.parse(row.head);
-  const { t = new Float64Array(0), ...columns } = loadColumns(parts.map((part) => part.samples));
-  const names = z.array(z.enum(AXIS_NAMES)).parse(Object.keys(columns));
-  const axes = Object.fromEntries(names.map((name) => [name, columns[name]!]));
-  const { device, rangeMin, rangeMax, rateHz, runs } = head;
-  return {
-    ...rowOf(row),
-    guide: (head.guide ?? null) as GuideState | null,
-    recording: { t, axes, runs, device, rangeMin, rangeMax, rateHz },
-  };
+  const recording = recordingOf(head, parts);
+  return { ...rowOf(row), guide: (head.guide ?? null) as GuideState | null, recording };
 }
 
-/** Its samples as they are stored, part by part; `null` where there is no such capture. */
-export async function storedSamples(db: Database, id: string): Promise<Uint8Array[] | null> {
-  const [row] = await db.select({ id: captures.id }).from(captures).where(eq(captures.id, id));
-  if (!row) return null;
-  const parts = await db
+const partsOf = async (db: Database, id: string, window?: { limit: number; offset: number }) => {
+  const ordered = db
     .select({ samples: captureParts.samples })
     .from(captureParts)
     .where(eq(captureParts.captureId, id))
     .orderBy(asc(captureParts.fromRow));
+  const parts = await (window ? ordered.limit(window.limit).offset(window.offset) : ordered);
   return parts.map(({ samples }) => samples);
+};
+
+/** A recording of its head, and its samples as they are stored. */
+export function recordingOf(head: CaptureHead, parts: readonly Uint8Array[]): Recording {
+  const { t = new Float64Array(0), ...columns } = loadColumns(parts);
+  const names = z.array(z.enum(AXIS_NAMES)).parse(Object.keys(columns));
+  const axes = Object.fromEntries(names.map((name) => [name, columns[name]!]));
+  const { device, rangeMin, rangeMax, rateHz, runs } = head;
+  return { t, axes, runs, device, rangeMin, rangeMax, rateHz };
+}
+
+/** A capture with its samples as they are stored; a long one is read in turns. */
+export async function storedCapture(db: Database, id: string): Promise<StoredCapture | null> {
+  const [row] = await db.select().from(captures).where(eq(captures.id, id));
+  if (!row) return null;
+  const parts = await inTurns((limit, offset) => partsOf(db, id, { limit, offset }));
+  return { ...rowOf(row), head: captureHeadSchema.parse(row.head), parts };
 }
 
 /**

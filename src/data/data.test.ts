@@ -32,9 +32,19 @@ import {
   setTitleVersion,
   titleVersion,
 } from './readiness';
-import { addRide, listRides, loadRide, markRide } from './rides';
+import {
+  addRide,
+  addRidePart,
+  addRideRow,
+  listRides,
+  loadRide,
+  markRide,
+  packRide,
+  RidePartsGone,
+} from './rides';
 import { addRig, listRigs } from './rigs';
 import { loadColumns, storeColumns } from './samples';
+import { rideParts } from './schema';
 
 const SCOPE = { rigId: 'r', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
 const folder = mkdtempSync(join(tmpdir(), 'pebble-data-'));
@@ -269,6 +279,20 @@ it('stores columns smaller than they are, in parts that are written in a moment,
   expect(stored.reduce((sum, { length }) => sum + length, 0)).toBeLessThan(columns.a.byteLength);
   expect(loadColumns(stored)).toEqual(columns);
 });
+
+it('a ride is there whole or not at all: samples without a ride show nowhere, and are swept out at the next start', async () => {
+  const log = { columns: { t_s: Float64Array.of(0, 1), brake: Float64Array.of(0, 1) }, notes: {} };
+  const parts = await packRide(log);
+  await addRidePart(book.db, 'cut-off', 0, parts[0]!);
+  expect(await loadRide(book.db, 'cut-off')).toBeNull();
+  const row = { id: 'cut-off', ...SCOPE, trackId: 't', seed: 1, settings: {}, notes: {} };
+  await expect(addRideRow(book.db, row, 2)).rejects.toThrow(RidePartsGone);
+  const kept = (await book.db.select().from(rideParts)).length - 1;
+  await book.close();
+  book = await openBook(folder, MIGRATIONS);
+  expect(await book.db.select().from(rideParts)).toHaveLength(kept);
+  expect(await loadRide(book.db, 'one')).not.toBeNull();
+}, 60_000);
 
 it('refuses a book that a newer program has written, and leaves it alone', async () => {
   await book.db.execute(

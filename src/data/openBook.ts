@@ -140,6 +140,7 @@ async function openDatabase(client: PGlite, where: string, migrations: string): 
   if (await isNewer(db, migrations)) throw new NewerBook(where);
   await migrate(db, { migrationsFolder: migrations });
   await removeIncoming(client);
+  await client.exec(RIDELESS);
   return {
     db,
     incoming: () => incomingBook(client, db, migrations),
@@ -148,6 +149,9 @@ async function openDatabase(client: PGlite, where: string, migrations: string): 
     },
   };
 }
+
+/** Samples of a ride whose writing was cut off. */
+const RIDELESS = 'delete from ride_parts where ride_id not in (select id from rides)';
 
 /** Whether the book has seen a migration later than the last one we know. */
 async function isNewer(db: Database, migrations: string): Promise<boolean> {

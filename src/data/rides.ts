@@ -6,7 +6,7 @@ import { settingValuesSchema, type SettingValues } from '@/core/settings/setting
 import { bookTime } from './bookTime';
 import type { Combination } from '@/core/settings/scope';
 import type { Database } from './openBook';
-import { loadColumns, storeColumns } from './samples';
+import { inTurns, loadColumns, storeColumns } from './samples';
 import { rideParts, rides } from './schema';
 
 const headSchema = z.strictObject({ notes: rideNotesSchema });
@@ -25,24 +25,61 @@ export interface NewRide extends Combination {
   trackId: string;
   seed: number;
   settings: SettingValues;
-  log: RideLog;
+  notes: RideLog['notes'];
 }
 
-/** Writes a ride, inside a transaction. */
-export async function addRide(inside: Database, { log, ...ride }: NewRide): Promise<void> {
+/** The samples of a ride that is being written are not all there: another book took the place of this one. */
+export class RidePartsGone extends Error {}
+
+/** The samples of a ride as the book stores them. */
+export async function packRide(log: RideLog): Promise<Uint8Array[]> {
   const fault = rideFault(log);
   if (fault) throw new RangeError(fault.message);
+  const parts = await storeColumns(log.columns as Record<string, Float64Array>);
+  return parts.map(({ samples }) => samples);
+}
+
+/** Writes some samples of a ride, inside a transaction; nothing shows them before the ride has its row. */
+export async function addRidePart(
+  inside: Database,
+  rideId: string,
+  part: number,
+  samples: Uint8Array,
+): Promise<void> {
+  await inside.insert(rideParts).values({ rideId, part, samples });
+}
+
+/** Takes the samples away of a ride that is not written after all. */
+export async function removeRideParts(inside: Database, rideId: string): Promise<void> {
+  await inside.delete(rideParts).where(eq(rideParts.rideId, rideId));
+}
+
+/**
+ * Writes the row of a ride whose samples are there, inside a transaction.
+ * @param parts as many parts as it must have
+ * @throws RidePartsGone
+ */
+export async function addRideRow(inside: Database, ride: NewRide, parts: number): Promise<void> {
+  if ((await inside.$count(rideParts, eq(rideParts.rideId, ride.id))) !== parts) throw new RidePartsGone();
+  const { notes, ...row } = ride;
   await inside.insert(rides).values({
-    ...ride,
+    ...row,
     seed: seedSchema.parse(ride.seed),
     settings: settingValuesSchema.parse(ride.settings),
     at: new Date(await bookTime(inside)),
     mark: null,
-    head: headSchema.parse({ notes: log.notes }),
+    head: headSchema.parse({ notes }),
   });
-  const parts = await storeColumns(log.columns as Record<string, Float64Array>);
-  for (const [part, { samples }] of parts.entries())
-    await inside.insert(rideParts).values({ rideId: ride.id, part, samples });
+}
+
+/** Writes a ride with its samples, inside a transaction. */
+export async function addRide(
+  inside: Database,
+  { log, ...ride }: Omit<NewRide, 'notes'> & { log: RideLog },
+): Promise<void> {
+  const parts = await packRide(log);
+  for (const [at, part] of parts.entries()) await addRidePart(inside, ride.id, at, part);
+  await addRideRow(inside, { ...ride, notes: log.notes }, parts.length);
 }
 
 /** Rides of a combination in time order, without their samples. */
@@ -63,24 +100,40 @@ export async function listRides(db: Database, scope: Combination): Promise<RideR
   }));
 }
 
-export async function loadRide(db: Database, id: string): Promise<RideLog | null> {
-  const [row] = await db.select().from(rides).where(eq(rides.id, id));
-  if (!row) return null;
-  const columns = loadColumns((await storedRide(db, id)) ?? []);
-  const t = columns['t_s'];
-  if (!t || !Object.keys(columns).every((name) => (RIDE_COLUMNS as readonly string[]).includes(name)))
-    throw new Error(`ride ${id} holds unknown columns`);
-  return { columns: { ...columns, t_s: t }, notes: headSchema.parse(row.head).notes };
+/** A ride as it is stored. */
+export interface StoredRide {
+  notes: RideLog['notes'];
+  parts: Uint8Array[];
 }
 
-/** Its samples as they are stored, part by part; `null` where there is no such ride. */
-export async function storedRide(db: Database, id: string): Promise<Uint8Array[] | null> {
-  const parts = await db
-    .select({ samples: rideParts.samples })
-    .from(rideParts)
-    .where(eq(rideParts.rideId, id))
-    .orderBy(asc(rideParts.part));
-  return parts.length > 0 ? parts.map(({ samples }) => samples) : null;
+/** A ride with its samples as they are stored; `null` where there is no such ride. A long one is read in turns. */
+export async function storedRide(db: Database, id: string): Promise<StoredRide | null> {
+  const [row] = await db.select({ head: rides.head }).from(rides).where(eq(rides.id, id));
+  if (!row) return null;
+  const parts = await inTurns((limit, offset) =>
+    db
+      .select({ samples: rideParts.samples })
+      .from(rideParts)
+      .where(eq(rideParts.rideId, id))
+      .orderBy(asc(rideParts.part))
+      .limit(limit)
+      .offset(offset),
+  );
+  return { notes: headSchema.parse(row.head).notes, parts: parts.map(({ samples }) => samples) };
+}
+
+/** Unpacks a ride. */
+export function rideOf({ notes, parts }: StoredRide): RideLog {
+  const columns = loadColumns(parts);
+  const t = columns['t_s'];
+  if (!t || !Object.keys(columns).every((name) => (RIDE_COLUMNS as readonly string[]).includes(name)))
+    throw new Error('a ride holds unknown columns');
+  return { columns: { ...columns, t_s: t }, notes };
+}
+
+export async function loadRide(db: Database, id: string): Promise<RideLog | null> {
+  const stored = await storedRide(db, id);
+  return stored && rideOf(stored);
 }
 
 /**

@@ -1,6 +1,7 @@
 import { promisify } from 'node:util';
 import { deflateRaw, inflateRawSync } from 'node:zlib';
 import { packColumns, unpackColumns } from '@/core/formats/packedColumns';
+import { breath } from './breath';
 
 const FAST = 2;
 const WIDTH = 8;
@@ -32,6 +33,20 @@ export async function storeColumns(columns: Columns): Promise<StoredPart[]> {
     parts.push({ fromRow, rows, samples: new Uint8Array(await deflate(packed, { level: FAST })) });
   }
   return parts;
+}
+
+/** So many parts are read at once. */
+const PARTS_AT_ONCE = 3;
+
+/** Reads all parts of a recording, a few at a time. */
+export async function inTurns<T>(read: (limit: number, offset: number) => Promise<T[]>): Promise<T[]> {
+  const all: T[] = [];
+  for (;;) {
+    const some = await read(PARTS_AT_ONCE, all.length);
+    all.push(...some);
+    if (some.length < PARTS_AT_ONCE) return all;
+    await breath();
+  }
 }
 
 /** One part as it was stored. */

@@ -1,11 +1,18 @@
 import { parentPort } from 'node:worker_threads';
-import { expose, type ProxyMarked } from 'comlink';
+import { expose, transfer, type ProxyMarked } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { readBackup, type BackupSink, type ReadRecording } from './readBackup';
 import { saveBackup, type SampleSource } from './saveBackup';
-import { analyseAxis } from '@/core/axes/analyseAxis';
-import type { AxisName, Recording } from '@/core/axes/recording';
+import { analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
+import { capturePicture } from '@/core/axes/capturePicture';
+import type { CaptureHead } from '@/core/axes/checkCapture';
+import type { AxisName } from '@/core/axes/recording';
+import { takeCapture } from '@/core/axes/sentCapture';
 import type { BookDocument } from '@/core/formats/bookJson';
+import { riddenTravel, rideFigures, type Ridden } from '@/core/rides/rideFigures';
+import { takeRide } from '@/core/rides/sentRide';
+import { recordingOf } from './captures';
+import { rideOf, type StoredRide } from './rides';
 
 /** What is asked of whoever started a reading, back through the wire. */
 export interface Sink {
@@ -36,8 +43,25 @@ const api = {
       (done, of) => source.progress(done, of),
     );
   },
-  analyse(recording: Recording, axis: AxisName) {
-    return analyseAxis(recording, axis);
+  analyse(head: CaptureHead, parts: Uint8Array[], axis: AxisName) {
+    return analyseAxis(recordingOf(head, parts), axis);
+  },
+  capturePicture(head: CaptureHead, parts: Uint8Array[], axis: AxisName, analysis: AxisAnalysis) {
+    return capturePicture(recordingOf(head, parts), axis, analysis);
+  },
+  rideFigures(stored: StoredRide) {
+    return rideFigures(rideOf(stored));
+  },
+  riddenTravel(stored: StoredRide, asked: Ridden[]) {
+    return riddenTravel(rideOf(stored), asked);
+  },
+  takeCapture(packed: Uint8Array) {
+    const taken = takeCapture(packed);
+    return taken.ok ? transfer(taken, [taken.value.part.t.buffer]) : taken;
+  },
+  takeRide(packed: Uint8Array) {
+    const taken = takeRide(packed);
+    return taken.ok ? transfer(taken, [taken.value.log.columns.t_s.buffer]) : taken;
   },
 };
 

@@ -7,6 +7,14 @@ import type { ServerWorker } from './server.worker';
 /** Bundled by scripts/workers.mjs whenever the program is built. */
 const SCRIPT = ['node_modules', '.cache', 'pebble-road', 'server.worker.mjs'];
 
+/** So many parts of a recording, 256 kB each, are a moment's work; more of them are worked on beside. */
+const SHORT_PARTS = 12;
+
+/** Whether somebody else would wait for what is worked out of a recording. */
+export function isLong(parts: readonly Uint8Array[]): boolean {
+  return parts.length > SHORT_PARTS;
+}
+
 /** The work was called off. */
 export class CalledOff extends Error {}
 

@@ -29,7 +29,7 @@ export function CarriedList({ view, carried, why }: { view: BookView; carried: C
   };
   const take = async () =>
     told(
-      await applyChanges(chosen.map(({ key, to }) => ({ ...key, to, why }))),
+      await applyChanges(chosen.map(({ key, from, to }) => ({ ...key, to, seen: from, why }))),
       `${chosen.length} ${chosen.length === 1 ? 'change is' : 'changes are'} on the trail`,
     );
   const notes = carried.flatMap(notesOf);

@@ -8,7 +8,9 @@ import { bookDocument } from '@/data/backup';
 import { loadCapture } from '@/data/captures';
 import { judgeBook } from '@/data/judgeBook';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
+import { loadRide } from '@/data/rides';
 import { addRig } from '@/data/rigs';
+import { rideParts } from '@/data/schema';
 import { acceptCapture } from './axes/acceptCapture';
 import { bookView } from './bookView';
 import { changeCombination } from './frame/actions';
@@ -171,6 +173,30 @@ it('a long capture is taken piece by piece, and comes back whole; one with a fau
   expect(recording).toMatchObject({ t, axes: { brake }, runs });
   expect(await post('bad', brake.with(44_000, 1001))).toBe(400);
   expect(await loadCapture(book.db, 'bad')).toBeNull();
+});
+
+it('a long ride is judged beside and written piece by piece; one with a fault near its end leaves nothing', async () => {
+  const rows = 100_000;
+  const column = (size: number) =>
+    Float64Array.from({ length: rows }, (_, i) => size * Math.sin(i / 777) ** 2);
+  const columns = {
+    t_s: Float64Array.from({ length: rows }, (_, i) => i / 250),
+    speed_mps: column(40),
+    throttle: column(1),
+    brake: column(0.9),
+    ffb: column(1),
+  };
+  const head = { trackId: 'saltmarsh-loop', seed: 1, settings: {}, notes: {} };
+  const partsIn = () => book.db.$count(rideParts);
+  const before = await partsIn();
+  const spoilt = { ...columns, brake: columns.brake.with(99_000, 50) };
+  expect(await send(acceptRide, packColumns({ head, columns: spoilt }))).toBe(400);
+  expect(await send(acceptRide, packColumns({ head: { ...head, trackId: 'nowhere' }, columns }))).toBe(400);
+  expect(await partsIn()).toBe(before);
+  expect(await send(acceptRide, packColumns({ head, columns }))).toBe(200);
+  const newest = (await bookView())!.rides.at(-1)!;
+  expect((await loadRide(book.db, newest.id))!.columns).toEqual(columns);
+  expect(newest.clipping).not.toBeNull();
 });
 
 it('a run to the end of all numbers is refused, and costs nothing', async () => {

@@ -1,7 +1,6 @@
 import 'server-only';
 import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
-import { captureHistogram } from '@/core/axes/captureHistogram';
-import { TRAVEL_BINS } from '@/core/rides/travelHistogram';
+import { capturePicture, type CapturePicture } from '@/core/axes/capturePicture';
 import { axisHistory, type AxisHistory } from '@/core/axes/axisHistory';
 import { recommendPedal, type PedalRecommendation } from '@/core/axes/recommend';
 import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/recording';
@@ -13,22 +12,25 @@ import type { Dialect } from '@/core/response/dialect';
 import { effectiveResponse, type EffectiveResponse } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import type { FieldValues } from '@/core/response/settings';
-import { loadCapture, storeAnalysis, storedAnalysis, type CaptureRow } from '@/data/captures';
+import {
+  recordingOf,
+  storeAnalysis,
+  storedAnalysis,
+  storedCapture,
+  type CaptureRow,
+  type StoredCapture,
+} from '@/data/captures';
+import { askWorker, isLong } from '@/data/serverWorker';
 import type { Database } from '@/data/openBook';
-import { captureLength, captureTrace, type CaptureTrace } from './captureTrace';
 import { breath } from '@/data/breath';
 import { memo } from './memo';
 
-export interface CaptureView {
+export interface CaptureView extends CapturePicture {
   id: string;
   madeAtMs: number;
   driver: string;
   device: string;
-  lengthS: number;
   analysis: AxisAnalysis;
-  trace: CaptureTrace;
-  /** Where the foot rested and pressed, shares over the travel; `null` for what is no pedal. */
-  pressed: number[] | null;
 }
 
 /** One axis of the open rig: what is measured, what is set, what is still to be done. */
@@ -114,17 +116,24 @@ function recommend(
 }
 
 /** What a kept capture says; it never changes, so it is worked out once. */
-function analysisOf(db: Database, { id, axis, madeAtMs }: CaptureRow) {
+function analysisOf(db: Database, { id, madeAtMs }: CaptureRow) {
   return memo(db, `analysis:${id}:${madeAtMs}`, async () => {
     const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
     if (known) return known;
     await breath();
-    const stored = await loadCapture(db, id);
-    await breath();
-    const result = stored && analyseAxis(stored.recording, axis);
-    if (result) await storeAnalysis(db, id, ANALYSIS_VERSION, result);
+    const stored = await storedCapture(db, id);
+    if (!stored) return null;
+    const result = await analysisOfStored(stored);
+    await storeAnalysis(db, id, ANALYSIS_VERSION, result);
     return result;
   });
+}
+
+/** What a capture says; of a long one it is worked out beside. */
+export async function analysisOfStored({ head, parts, axis }: StoredCapture): Promise<Outcome<AxisAnalysis>> {
+  if (isLong(parts)) return askWorker<Outcome<AxisAnalysis>>((worker) => worker.analyse(head, parts, axis));
+  await breath();
+  return analyseAxis(recordingOf(head, parts), axis);
 }
 
 interface ViewedCapture {
@@ -139,24 +148,16 @@ function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
   return memo(db, `capture:${row.id}:${row.madeAtMs}`, async () => {
     const result = await analysisOf(db, row);
     await breath();
-    const stored = await loadCapture(db, row.id);
-    await breath();
+    const stored = await storedCapture(db, row.id);
     if (!stored || !result) return NO_CAPTURE;
     if (!result.ok) return { capture: null, problems: result.problems };
+    const { id, madeAtMs, driver, axis } = row;
+    const { head, parts } = stored;
     const analysis = result.value;
-    const capture = {
-      id: row.id,
-      madeAtMs: row.madeAtMs,
-      driver: row.driver,
-      device: stored.recording.device,
-      lengthS: captureLength(stored.recording),
-      analysis,
-      trace: captureTrace(stored.recording, row.axis, analysis),
-      pressed:
-        'calibration' in analysis
-          ? captureHistogram(stored.recording, row.axis, analysis.calibration, TRAVEL_BINS)
-          : null,
-    };
+    const picture = isLong(parts)
+      ? await askWorker<CapturePicture>((worker) => worker.capturePicture(head, parts, axis, analysis))
+      : capturePicture(recordingOf(head, parts), axis, analysis);
+    const capture = { id, madeAtMs, driver, device: head.device, analysis, ...picture };
     return { capture, problems: [] };
   });
 }

@@ -37,7 +37,8 @@ export function memo<T>(of: object, key: string, compute: () => T): T {
   return value;
 }
 
-/** The book was replaced: what was worked out of it no longer counts. */
-export function forgetMemos(of: object): void {
-  memos.delete(of);
+/** Another book took the place of one: what was worked out of it no longer counts, and what was of the other one does. */
+export function takeMemos(of: object, from: object): void {
+  memos.set(of, memos.get(from) ?? new Map<string, Entry>());
+  memos.delete(from);
 }

@@ -12,7 +12,7 @@ import { captureLines, captureOption } from './axes/captureChart';
 import { axisFinding } from './axes/finding';
 import { historyOption } from './axes/historyChart';
 import { promptOf, remarkText } from './axes/prompts';
-import { captureTrace } from './captureTrace';
+import { captureTrace } from '@/core/axes/captureTrace';
 import { CLIP_MARKS, forceOption } from './force/forceChart';
 import { panelOf } from './force/panels';
 import { bandsOption, frontierOption } from './force/smoothChart';

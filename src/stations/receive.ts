@@ -1,8 +1,11 @@
 import 'server-only';
 import { createWriteStream } from 'node:fs';
 import { once } from 'node:events';
-import { unpackColumns, type PackedColumns } from '@/core/formats/packedColumns';
+import { transfer } from 'comlink';
+import { takeCapture } from '@/core/axes/sentCapture';
 import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
+import { takeRide } from '@/core/rides/sentRide';
+import { askWorker } from '@/data/serverWorker';
 
 /** An hour at 1 kHz with a dozen columns does not fit; ten minutes with five axes does. */
 export const LARGEST_UPLOAD_BYTES = 64 * 1024 * 1024;
@@ -41,8 +44,18 @@ async function receiveBytes(request: Request, largest: number, what: string): Pr
   for (;;) {
     const next = await body.next();
     if (!next.done) chunks.push(next.value);
-    else return next.value ? succeed(new Uint8Array(Buffer.concat(chunks))) : fail(tooLarge(what, largest));
+    else return next.value ? succeed(joined(chunks)) : fail(tooLarge(what, largest));
   }
+}
+
+function joined(chunks: readonly Uint8Array[]): Uint8Array {
+  const whole = new Uint8Array(chunks.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const chunk of chunks) {
+    whole.set(chunk, at);
+    at += chunk.length;
+  }
+  return whole;
 }
 
 /** Writes a request's body to a file, a piece at a time. */
@@ -68,20 +81,24 @@ export async function receiveFile(
   }
 }
 
-/** Reads a request's block of columns. */
-export async function receiveColumns(request: Request): Promise<Outcome<PackedColumns>> {
+const TAKE = { takeCapture, takeRide };
+
+/** A recording of so many bytes is judged beside: somebody else would wait for it. */
+const LONG_BYTES = 2 * 1024 * 1024;
+
+/** Reads a recording that was sent as a block of columns, and judges it. */
+export async function receiveRecording<K extends keyof typeof TAKE>(
+  request: Request,
+  take: K,
+): Promise<ReturnType<(typeof TAKE)[K]>> {
+  type Taken = ReturnType<(typeof TAKE)[K]>;
   const received = await receiveBytes(request, LARGEST_UPLOAD_BYTES, 'recording');
-  if (!received.ok) return received;
-  const unpacked = unpackColumns(received.value);
-  if (!unpacked.ok) return unpacked;
-  const faulty = Object.entries(unpacked.value.columns).find(([, column]) => !column.every(Number.isFinite));
-  if (!faulty) return unpacked;
-  return fail({
-    code: 'not-a-number',
-    message: 'The recording holds a value that is not a finite number.',
-    place: { column: faulty[0], row: faulty[1].findIndex((v) => !Number.isFinite(v)) + 1 },
-    remedy: 'Record it again.',
-  });
+  if (!received.ok) return received as Taken;
+  const packed = received.value;
+  if (packed.length < LONG_BYTES) return TAKE[take](packed) as Taken;
+  return askWorker<Taken>(
+    (worker) => worker[take](transfer(packed, [packed.buffer])) as unknown as Promise<Taken>,
+  );
 }
 
 /** Says what is wrong; where a body was not read to its end, the connection goes with it. */

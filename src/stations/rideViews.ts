@@ -1,34 +1,19 @@
 import 'server-only';
 import type { AxisName } from '@/core/axes/recording';
-import { analyseClipping, type Clipping } from '@/core/force/clipping';
-import { measureRide, type RideMeasures } from '@/core/rides/measureRide';
-import type { RideColumn, RideLog } from '@/core/rides/rideLog';
-import { throttleSmoothness } from '@/core/rides/throttleSmoothness';
-import { travelHistogram } from '@/core/rides/travelHistogram';
+import { riddenTravel, rideFigures, type Ridden, type RideFigures } from '@/core/rides/rideFigures';
+import type { RideColumn } from '@/core/rides/rideLog';
 import { responseLayers, type Menus } from '@/core/settings/menus';
-import { changedBetween } from '@/core/settings/setting';
-import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { Combination } from '@/core/settings/scope';
-import type { Database } from '@/data/openBook';
-import { listRides, loadRide, type RideRow } from '@/data/rides';
-import type { AxisView } from './axisView';
+import { changedBetween, type SettingValues } from '@/core/settings/setting';
+import type { CarSpec } from '@/core/vehicle/carSpec';
 import { breath } from '@/data/breath';
+import type { Database } from '@/data/openBook';
+import { listRides, rideOf, storedRide, type RideRow, type StoredRide } from '@/data/rides';
+import { askWorker, isLong } from '@/data/serverWorker';
+import type { AxisView } from './axisView';
 import { memo } from './memo';
 
-/** What is shown of a ride's clipping; the gains are factors on the one that it was ridden with. */
-export type RideClipping = Pick<
-  Clipping,
-  'clipShare' | 'sustainedShare' | 'headroomDb' | 'gainKeepEveryPeak' | 'gainTradeBiggestHits'
->;
-
-export interface RideView extends RideRow {
-  measures: RideMeasures;
-  /** RMS rate of the throttle, 1/s; `null` where it was not recorded. */
-  smoothness: number | null;
-  /** How much of its force was clipped; `null` where no force was logged. */
-  clipping: RideClipping | null;
-  /** The file that it was taken from; `null` where it was simulated. */
-  importedFrom: string | null;
+export interface RideView extends RideRow, RideFigures {
   /** Settings that changed since the ride before; more than one makes this ride confounded. */
   changed: string[];
 }
@@ -45,32 +30,45 @@ export async function rideViews(db: Database, combination: Combination): Promise
   );
 }
 
-/** What a ride says; it never changes, so it is worked out once. */
-function measured(
+/** Works out everything that pages show of a ride before it is there: no page waits for it. */
+export async function prepareRide(
   db: Database,
-  id: string,
-): Promise<Pick<RideView, 'measures' | 'smoothness' | 'clipping' | 'importedFrom'>> {
+  { axes, menus, car }: { axes: readonly AxisView[]; menus: Menus; car: CarSpec },
+  ride: Pick<RideRow, 'id' | 'settings'>,
+  stored: StoredRide,
+): Promise<void> {
+  // One after the other: pages want a processor meanwhile.
+  await measured(db, ride.id, stored);
+  await riddenOn(db, ride, askedOf(axes, ride.settings, menus, car), stored);
+}
+
+/** What a ride says; it never changes, so it is worked out once. */
+function measured(db: Database, id: string, known?: StoredRide): Promise<RideFigures> {
   return memo(db, `ride:${id}`, async () => {
+    const stored = known ?? (await storedRide(db, id));
+    if (!stored) throw new Error(`ride ${id} is gone`);
+    if (isLong(stored.parts)) return askWorker<RideFigures>((worker) => worker.rideFigures(stored));
     await breath();
-    const log = await loadRide(db, id);
-    if (!log) throw new Error(`ride ${id} is gone`);
-    await breath();
-    return {
-      measures: measureRide(log),
-      smoothness: throttleSmoothness(log),
-      clipping: clippingOf(log),
-      importedFrom: log.notes['file'] ?? null,
-    };
+    return rideFigures(rideOf(stored));
   });
 }
 
-const GAIN_STEP = 0.01;
+type Travel = number[] | null;
 
-function clippingOf(log: RideLog): RideClipping | null {
-  const judged = analyseClipping(log, { gain: 1, step: GAIN_STEP });
-  if (!judged.ok) return null;
-  const { clipShare, sustainedShare, headroomDb, gainKeepEveryPeak, gainTradeBiggestHits } = judged.value;
-  return { clipShare, sustainedShare, headroomDb, gainKeepEveryPeak, gainTradeBiggestHits };
+/** Where a ride lies on some axes; worked out once. */
+function riddenOn(
+  db: Database,
+  { id }: Pick<RideRow, 'id'>,
+  asked: Ridden[],
+  known?: StoredRide,
+): Promise<Travel[]> {
+  return memo(db, `ridden:${id}`, async () => {
+    const stored = known ?? (await storedRide(db, id));
+    if (!stored) return [];
+    if (isLong(stored.parts)) return askWorker<Travel[]>((worker) => worker.riddenTravel(stored, asked));
+    await breath();
+    return riddenTravel(rideOf(stored), asked);
+  });
 }
 
 const RIDDEN: Partial<Record<AxisName, RideColumn>> = {
@@ -78,31 +76,29 @@ const RIDDEN: Partial<Record<AxisName, RideColumn>> = {
   throttle: 'throttle',
   brake: 'brake',
 };
+const isRidden = ({ axis }: AxisView) => RIDDEN[axis] !== undefined;
+
+function askedOf(axes: readonly AxisView[], settings: SettingValues, menus: Menus, car: CarSpec): Ridden[] {
+  return axes.filter(isRidden).map(({ axis }) => ({
+    column: RIDDEN[axis]!,
+    full: axis === 'steering' ? car.lockDeg / 2 : 1,
+    layers: responseLayers(menus, settings, axis),
+  }));
+}
 
 /** Where the newest ride lies on every axis that it recorded. */
-export function withRide(
+export async function withRide(
   db: Database,
   axes: AxisView[],
   ride: RideView | undefined,
   menus: Menus,
   car: CarSpec,
 ): Promise<AxisView[]> {
-  return Promise.all(
-    axes.map(async (axis) => {
-      const column = RIDDEN[axis.axis];
-      if (!ride || !column) return axis;
-      const ridden = await memo(db, `ridden:${ride.id}:${axis.axis}`, async () => {
-        await breath();
-        const seen = (await loadRide(db, ride.id))?.columns[column];
-        const full = axis.axis === 'steering' ? car.lockDeg / 2 : 1;
-        return seen
-          ? travelHistogram(
-              seen.map((value) => value / full),
-              responseLayers(menus, ride.settings, axis.axis),
-            )
-          : null;
-      });
-      return { ...axis, ridden };
-    }),
-  );
+  if (!ride) return axes;
+  const travels = await riddenOn(db, ride, askedOf(axes, ride.settings, menus, car));
+  const ridden = axes.filter(isRidden);
+  return axes.map((axis) => {
+    const at = ridden.indexOf(axis);
+    return at < 0 ? axis : { ...axis, ridden: travels[at] ?? null };
+  });
 }

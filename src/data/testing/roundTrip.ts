@@ -2,12 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describeProblem } from '@/core/problem';
-import { bookDocument } from '../backup';
-import { storedSamples } from '../captures';
+import { bookDocument, samplesIn } from '../backup';
 import type { Book } from '../openBook';
 import { readBackup } from '../readBackup';
 import { restoreRecording, restoreRows } from '../restore';
-import { storedRide } from '../rides';
 import { loadColumns } from '../samples';
 import { saveBackup } from '../saveBackup';
 
@@ -19,9 +17,7 @@ export async function expectRoundTrip(book: Book): Promise<void> {
   const document = await bookDocument(book.db, now);
   const incoming = await book.incoming();
   try {
-    const samplesOf = (kind: 'capture' | 'ride', id: string) =>
-      kind === 'capture' ? storedSamples(book.db, id) : storedRide(book.db, id);
-    const saved = await saveBackup(path, document, samplesOf, () => undefined);
+    const saved = await saveBackup(path, document, samplesIn(book.db), () => undefined);
     expect(saved.ok ? '' : saved.problems.map(describeProblem).join(' ')).toBe('');
     const read = await readBackup(path, now, {
       book: (found) => restoreRows(incoming.db, found),
@@ -30,14 +26,14 @@ export async function expectRoundTrip(book: Book): Promise<void> {
     });
     expect(read.ok).toBe(true);
     expect(await bookDocument(incoming.db, now)).toEqual(document);
-    for (const { id } of document.captures)
-      expect(loadColumns((await storedSamples(incoming.db, id))!)).toEqual(
-        loadColumns((await storedSamples(book.db, id))!),
-      );
-    for (const { id } of document.rides)
-      expect(loadColumns((await storedRide(incoming.db, id))!)).toEqual(
-        loadColumns((await storedRide(book.db, id))!),
-      );
+    for (const [kind, rows] of [
+      ['capture', document.captures],
+      ['ride', document.rides],
+    ] as const)
+      for (const { id } of rows)
+        expect(loadColumns((await samplesIn(incoming.db)(kind, id))!)).toEqual(
+          loadColumns((await samplesIn(book.db)(kind, id))!),
+        );
   } finally {
     await incoming.drop();
     rmSync(folder, { recursive: true });

@@ -124,6 +124,7 @@ function clutchPieces(analysis: PedalAnalysis, { dialect, values }: AxisView): P
               axis: 'clutch',
               field: field.key,
               to,
+              seen: values[field.key] ?? null,
               why: `Short clutch for quick shifts: 100 % at ${percent(toCanonical(field, to))} of the travel.`,
             }).then((reply) =>
               told(reply, `Clutch ${field.label.toLowerCase()} ${from} → ${to} is on the trail`),

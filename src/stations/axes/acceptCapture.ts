@@ -1,13 +1,11 @@
 import 'server-only';
 import { z } from 'zod';
-import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
-import { captureFault, captureHeadSchema, type CaptureHead } from '@/core/axes/checkCapture';
+import { ANALYSIS_VERSION } from '@/core/axes/analyseAxis';
 import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
+import { piecesOf } from '@/core/axes/sentCapture';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { packColumns } from '@/core/formats/packedColumns';
-import { schemaProblem } from '@/core/formats/schemaProblem';
-import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
-import { MOST_ROWS } from '@/core/rides/clock';
+import type { Problem } from '@/core/problem';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
 import { breath } from '@/data/breath';
@@ -20,26 +18,15 @@ import {
   NoCapture,
   saveCapture,
   storeAnalysis,
-  type CapturePart,
-  type StoredCapture,
+  storedCapture,
 } from '@/data/captures';
 import { openCombination } from '@/data/combination';
 import { setRotationReminder } from '@/data/readiness';
-import { askWorker } from '@/data/serverWorker';
 import { write } from '@/data/write';
+import { analysisOfStored } from '../axisView';
 import { bookChanged } from '../bookChanged';
 import { notWritten } from '../command';
-import { receiveColumns, refuse } from '../receive';
-
-const headSchema = z.strictObject({
-  id: idSchema,
-  axis: z.enum(AXIS_NAMES),
-  status: z.enum(['draft', 'kept']),
-  origin: z.enum(['guided', 'file']),
-  /** Row of the whole recording at which these samples begin. */
-  fromRow: z.number().int().min(0).max(MOST_ROWS),
-  capture: captureHeadSchema,
-});
+import { receiveRecording, refuse } from '../receive';
 
 const NO_RIG = { code: 'no-rig', message: 'No rig is open.', place: {}, remedy: 'Choose a rig first.' };
 const NO_CAPTURE = { code: 'no-capture', message: 'There is none.', place: {}, remedy: 'Record one first.' };
@@ -61,22 +48,18 @@ const NOT_WHOLE: Problem = {
  * must stand up to analysis, and where it does not it stays a draft and the reasons are sent back.
  */
 export async function acceptCapture(request: Request): Promise<Response> {
-  const received = await receiveColumns(request);
+  const received = await receiveRecording(request, 'takeCapture');
   if (!received.ok) return refuse(received.problems);
-  const head = headSchema.safeParse(received.value.head);
-  if (!head.success) return refuse(head.error.issues.slice(0, 3).map(schemaProblem));
-  const columns = partColumns(received.value.columns);
-  if (!columns.ok || !columns.value.axes[head.data.axis]) return refuse([NOT_WHOLE]);
+  const { id, axis, status, origin, capture, part: whole } = received.value;
+  const { fromRow } = whole;
   const db = await database();
-  const { id, axis, status, origin, fromRow, capture } = head.data;
-  const rows = columns.value.t.length;
   try {
     const scope = await openCombination(db);
     if (!scope) return refuse([NO_RIG], 409);
     const { rigId, driver } = scope;
     // A long one is written piece by piece, as a guided one comes: nobody waits for all of it.
-    for (const { part, head: known } of piecesOf(fromRow, columns.value, capture, axis)) {
-      const piece = { id, axis, origin, status: 'draft' as const, rigId, driver, head: known, part };
+    for (const { part, head } of piecesOf(whole, capture, PIECE_ROWS)) {
+      const piece = { id, axis, origin, status: 'draft' as const, rigId, driver, head, part };
       await write(db, (inside) => saveCapture(inside, piece));
       await breath();
     }
@@ -86,7 +69,8 @@ export async function acceptCapture(request: Request): Promise<Response> {
     return Response.json({ ok: true });
   } catch (error) {
     // The answer to the last part may have been lost on its way.
-    const isAgain = error instanceof AlreadyKept && status === 'kept' && fromRow + rows === error.rows;
+    const isAgain =
+      error instanceof AlreadyKept && status === 'kept' && fromRow + whole.t.length === error.rows;
     if (isAgain) return Response.json({ ok: true });
     if (error instanceof AlreadyKept)
       return Response.json({ ok: false, isKept: true, problems: [ALREADY_KEPT] }, { status: 409 });
@@ -98,41 +82,12 @@ export async function acceptCapture(request: Request): Promise<Response> {
 
 const PIECE_ROWS = 20_000;
 
-/** The samples of a part in pieces, each with the phases as far as it goes. One that is wrong somewhere is one piece, and refused as a whole. */
-function* piecesOf(
-  fromRow: number,
-  { t, axes }: { t: Float64Array; axes: Partial<Record<AxisName, Float64Array>> },
-  head: CaptureHead,
-  axis: AxisName,
-): Generator<{ part: CapturePart; head: CaptureHead }> {
-  const whole = captureFault({ ...head, t, axes, runs: shifted(head.runs, fromRow) }, [axis]) === null;
-  const step = whole ? PIECE_ROWS : Math.max(1, t.length);
-  for (let from = 0; from === 0 || from < t.length; from += step) {
-    const to = Math.min(t.length, from + step);
-    const some = Object.entries(axes).map(([name, column]) => [name, column.slice(from, to)] as const);
-    const runs = head.runs.filter((run) => run.from < fromRow + to);
-    yield {
-      part: { fromRow: fromRow + from, t: t.slice(from, to), axes: Object.fromEntries(some) },
-      head: { ...head, runs: to === t.length ? head.runs : cutAt(runs, fromRow + to) },
-    };
-  }
-}
-
-const cutAt = (runs: CaptureHead['runs'], end: number) =>
-  runs.map((run) => ({ ...run, to: Math.min(run.to, end) }));
-
-/** Phases counted from a row on. */
-const shifted = (runs: CaptureHead['runs'], fromRow: number) =>
-  runs
-    .filter(({ to }) => to > fromRow)
-    .map(({ label, from, to }) => ({ label, from: Math.max(0, from - fromRow), to: to - fromRow }));
-
 /** A draft that stands up to analysis is kept for good. */
 async function keep(id: string, axis: AxisName, rigId: string): Promise<Response> {
   const db = await database();
-  const whole = await loadCapture(db, id);
+  const whole = await storedCapture(db, id);
   if (!whole) return refuse([NO_CAPTURE], 409);
-  const analysis = await analysisOf(whole, axis);
+  const analysis = await analysisOfStored(whole);
   const isKept =
     analysis.ok &&
     (await write(db, async (inside) => {
@@ -152,28 +107,6 @@ const GONE_ON: Problem = {
   place: {},
   remedy: 'Reload the page to see how far it is.',
 };
-
-/** From so many samples on somebody else would wait for the estimators. */
-const LONG = 100_000;
-
-async function analysisOf(
-  { recording, rows }: StoredCapture,
-  axis: AxisName,
-): Promise<Outcome<AxisAnalysis>> {
-  return rows < LONG
-    ? analyseAxis(recording, axis)
-    : askWorker<Outcome<AxisAnalysis>>((worker) => worker.analyse(recording, axis));
-}
-
-function partColumns(
-  columns: Record<string, Float64Array>,
-): Outcome<{ t: Float64Array; axes: Partial<Record<AxisName, Float64Array>> }> {
-  const { t, ...axes } = columns;
-  const known = Object.entries(axes).every(
-    ([name, column]) => (AXIS_NAMES as readonly string[]).includes(name) && column.length === t?.length,
-  );
-  return t && known ? succeed({ t, axes }) : fail(NOT_WHOLE);
-}
 
 /** The open draft of an axis with its guide's memory, to go on from. */
 export async function sendDraft(request: Request): Promise<Response> {

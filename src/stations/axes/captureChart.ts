@@ -5,7 +5,7 @@ import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { AxisName } from '@/core/axes/recording';
 import type { SteeringAnalysis } from '@/core/axes/analyseSteering';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import type { CaptureTrace } from '../captureTrace';
+import type { CaptureTrace } from '@/core/axes/captureTrace';
 import { capital } from '../words';
 
 const PHASE_NAMES: Record<string, string> = {

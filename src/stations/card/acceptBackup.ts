@@ -7,17 +7,15 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { proxy } from 'comlink';
 import { fail, reasonOf, succeed, type Outcome, type Problem } from '@/core/problem';
-import { bookCounts, bookDocument, type BookCounts } from '@/data/backup';
+import { bookCounts, bookDocument, type BookCounts, samplesIn } from '@/data/backup';
 import { database, theBook } from '@/data/book';
-import { storedSamples } from '@/data/captures';
 import type { IncomingBook } from '@/data/incomingBook';
-import { storedRide } from '@/data/rides';
 import { restoreRecording, restoreRows } from '@/data/restore';
 import type { Sink, Source } from '@/data/server.worker';
 import { askWorker } from '@/data/serverWorker';
 import type { BookDocument } from '@/core/formats/bookJson';
 import { bookChanged } from '../bookChanged';
-import { forgetMemos } from '../memo';
+import { takeMemos } from '../memo';
 import { receiveFile, refuse } from '../receive';
 import { longWork, watched, type Tell } from './longWork';
 import { lookThrough } from './lookThrough';
@@ -94,7 +92,7 @@ function makeOnce(signal: AbortSignal, tell: Tell): Promise<Outcome<{ id: string
     const document = await bookDocument(db, madeAtMs);
     const path = join(passing, 'book.zip');
     const source: Source = {
-      samples: (kind, id) => (kind === 'capture' ? storedSamples(db, id) : storedRide(db, id)),
+      samples: samplesIn(db),
       progress: (done, of) => tell({ doing: 'Saving, and reading back every row', done, of }),
     };
     const outcome = await askWorker<Outcome<true>>(
@@ -172,7 +170,7 @@ function restore(request: Request, isDry: boolean, tell: Tell): Promise<Outcome<
       if (!isDry) {
         await incoming.take();
         isTaken = true;
-        forgetMemos(book.db);
+        takeMemos(book.db, incoming.db);
         bookChanged();
       }
       return succeed(report);

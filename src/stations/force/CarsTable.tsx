@@ -51,7 +51,10 @@ export function CarsTable({
   const apply = (some: typeof changes) => {
     setSaid(null);
     void applyChanges(
-      some.map(({ carId, key, to, evidence }) => ({ ...key, to, why: evidence, carId })),
+      some.map(({ carId, key, to, evidence }) => {
+        const stored = sides.find(({ car }) => car.id === carId)?.settings ?? view.settings;
+        return { ...key, to, seen: stored[keyText(key)] ?? null, why: evidence, carId };
+      }),
     ).then((reply) =>
       told(
         reply,

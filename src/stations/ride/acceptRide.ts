@@ -1,71 +1,80 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
 import { writeRideCsv } from '@/core/formats/rideCsv';
-import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
-import { schemaProblem } from '@/core/formats/schemaProblem';
 import type { Problem } from '@/core/problem';
-import { rideFault, rideNotesSchema, seedSchema } from '@/core/rides/checkRide';
-import { settingValuesSchema } from '@/core/settings/setting';
+import type { RideLog } from '@/core/rides/rideLog';
+import type { SentRide } from '@/core/rides/sentRide';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
-import { openCombination } from '@/data/combination';
-import { listTitles } from '@/data/ownTitles';
-import { addRide, listRides, loadRide, markRide } from '@/data/rides';
+import { breath } from '@/data/breath';
+import type { Database } from '@/data/openBook';
+import {
+  addRidePart,
+  addRideRow,
+  listRides,
+  loadRide,
+  markRide,
+  packRide,
+  removeRideParts,
+  RidePartsGone,
+} from '@/data/rides';
 import { write } from '@/data/write';
 import { bookChanged } from '../bookChanged';
+import { bookView, type BookView } from '../bookView';
 import { NO_RIG, notWritten } from '../command';
-import { receiveColumns, refuse } from '../receive';
-
-const headSchema = z.strictObject({
-  trackId: idSchema,
-  seed: seedSchema,
-  /** The settings that it was simulated with, so that a change made meanwhile is not counted to it. */
-  settings: settingValuesSchema,
-  notes: rideNotesSchema,
-});
+import { receiveRecording, refuse } from '../receive';
+import { prepareRide } from '../rideViews';
 
 /** Takes a simulated ride as packed columns. The first ride becomes A, the newest B. */
 export async function acceptRide(request: Request): Promise<Response> {
-  const received = await receiveColumns(request);
+  const received = await receiveRecording(request, 'takeRide');
   if (!received.ok) return refuse(received.problems);
-  const head = headSchema.safeParse(received.value.head);
-  if (!head.success) return refuse(head.error.issues.slice(0, 3).map(schemaProblem));
-  const { columns } = received.value;
-  const t = columns['t_s'];
-  const known = Object.keys(columns).every((name) => (RIDE_COLUMNS as readonly string[]).includes(name));
-  if (!t || !known) return refuse([NOT_WHOLE]);
-  const { notes, ...ride } = head.data;
-  const log: RideLog = { columns: { ...columns, t_s: t }, notes };
-  const fault = rideFault(log);
-  if (fault) return refuse([fault]);
+  const { log, ...ride } = received.value;
+  const open = await bookView();
+  if (!open) return refuse([NO_RIG], 409);
+  if (!open.title.trackIds.includes(ride.trackId)) return refuse([elsewhere(ride.trackId)]);
   const id = randomUUID();
+  const db = await database();
   try {
-    const refused = await write(await database(), async (inside): Promise<[Problem, number] | null> => {
-      const combination = await openCombination(inside);
-      if (!combination) return [NO_RIG, 409];
-      if (!(await listTitles(inside)).byId(combination.titleId).trackIds.includes(ride.trackId))
-        return [elsewhere(ride.trackId), 400];
-      const before = await listRides(inside, combination);
-      await addRide(inside, { id, ...combination, ...ride, log });
-      // Another road begins a comparison of its own.
-      const isFirst = !before.some((row) => row.mark === 'A' && row.trackId === ride.trackId);
-      await markRide(inside, combination, id, isFirst ? 'A' : 'B');
-      return null;
-    });
-    if (refused) return refuse([refused[0]], refused[1]);
+    await writeRide(db, open, { id, ...ride }, log);
   } catch (error) {
-    return refuse([notWritten(error)], 507);
+    await write(db, (inside) => removeRideParts(inside, id)).catch(() => undefined);
+    return error instanceof RidePartsGone ? refuse([BOOK_CHANGED], 409) : refuse([notWritten(error)], 507);
   }
   bookChanged();
   return Response.json({ ok: true, id });
 }
 
-const NOT_WHOLE: Problem = {
-  code: 'bad-ride',
-  message: 'The ride is not whole.',
+/** Its samples go into the book piece by piece, so that nobody waits for all of a long ride; then its row makes it one. */
+async function writeRide(
+  db: Database,
+  open: BookView,
+  ride: Omit<SentRide, 'log'> & { id: string },
+  log: RideLog,
+): Promise<void> {
+  const parts = await packRide(log);
+  // A page asks for several things one after the other, and waits for a part before each of them.
+  for (const [at, part] of parts.entries()) {
+    await write(db, (inside) => addRidePart(inside, ride.id, at, part));
+    await breath();
+  }
+  await prepareRide(db, open, ride, { notes: log.notes, parts });
+  const { rigId, titleId, carId, driver, branch } = open.combination;
+  const combination = { rigId, titleId, carId, driver, branch };
+  await write(db, async (inside) => {
+    const before = await listRides(inside, combination);
+    await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
+    // Another road begins a comparison of its own.
+    const isFirst = !before.some((row) => row.mark === 'A' && row.trackId === ride.trackId);
+    await markRide(inside, combination, ride.id, isFirst ? 'A' : 'B');
+  });
+}
+
+const BOOK_CHANGED: Problem = {
+  code: 'changed-meanwhile',
+  message: 'Another book took the place of this one while the ride was being written.',
   place: {},
-  remedy: 'Ride again.',
+  remedy: 'Reload the page, and ride again.',
 };
 
 function elsewhere(trackId: string): Problem {

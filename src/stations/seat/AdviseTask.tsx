@@ -46,7 +46,8 @@ export function AdviseTask({
     if (said === 'no') return tone('fault');
     setBusy(true);
     try {
-      if (told(await applyChange({ axis: name, field: next.key, to: next.to, why: next.evidence })))
+      const { key: field, to, evidence: why } = next;
+      if (told(await applyChange({ axis: name, field, to, seen: axis?.values[field] ?? null, why })))
         tone('counted');
       router.refresh();
     } finally {

@@ -1,7 +1,7 @@
-import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import { travelOf } from '@/core/axes/calibration';
-import type { AxisName, PhaseRun, Recording } from '@/core/axes/recording';
-import { steeringDegrees } from '@/core/axes/steeringAngle';
+import type { AxisAnalysis } from './analyseAxis';
+import { travelOf } from './calibration';
+import type { AxisName, PhaseRun, Recording } from './recording';
+import { steeringDegrees } from './steeringAngle';
 
 /** A recording small enough to draw: least and greatest value of each slice of time. */
 export interface CaptureTrace {
