@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Raw counts of one pedal's released and pressed end; released lies above pressed on an inverted axis. */
 export interface PedalCalibration {
   released: number;

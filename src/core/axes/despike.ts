@@ -1,8 +1,5 @@
 import { runningMedian } from '../numeric/order';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A window of 5 misses three-sample dropouts. */
 export const DESPIKE_WINDOW = 7;
 /** A longer run off the median is movement, not a fault of the sensor. */

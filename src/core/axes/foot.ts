@@ -2,9 +2,6 @@ import type { Random } from '../numeric/random';
 import { slowNoise } from '../numeric/slowNoise';
 import { eased, type Actor, type Motion } from './actor';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What a foot can be told to do on a pedal. */
 export const FOOT_INTENTS = ['off', 'rest', 'takeup', 'sweep', 'press'] as const satisfies readonly Motion[];
 export type FootIntent = (typeof FOOT_INTENTS)[number];

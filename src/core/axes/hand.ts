@@ -2,9 +2,6 @@ import type { Random } from '../numeric/random';
 import { slowNoise } from '../numeric/slowNoise';
 import { eased, type Actor } from './actor';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** How a wheel behaves under a hand, in degrees, left positive. */
 export interface WheelHabits {
   /** Lock to lock. */

@@ -1,8 +1,5 @@
 import type { Random } from '../numeric/random';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A stretch of worn track: extra noise σ in counts, and dropouts per second spent there. */
 export interface WornSpot {
   from: number;

@@ -3,9 +3,6 @@ import { median } from '../numeric/order';
 import { smoothQuadratic } from '../numeric/savitzkyGolay';
 import type { Stroke } from './ends';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const WINDOW_S = 0.051;
 const LEAST_WINDOW = 7;
 const FEWEST_BINS = 10;

@@ -3,9 +3,6 @@ import { mean } from '../numeric/moments';
 import { sortedQuantile } from '../numeric/order';
 import { seededRandom } from '../numeric/random';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const DRAWS = 10_000;
 const LEVEL = 0.95;
 

@@ -9,9 +9,6 @@ import type { JudgedForce } from '../force/judgeForce';
 import type { OnCentre } from '../force/onCentre';
 import type { SmoothPoint } from '../force/smoothing';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Everything that was measured of a combination's force, for causes to be judged by. */
 export interface FeelFacts extends BalanceReport {
   facts: ChainFacts;

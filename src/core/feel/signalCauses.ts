@@ -9,9 +9,6 @@ import { ramp, type Cause, type FeelFacts } from './cause';
 import { forceChange } from './changes';
 import { newtonMetres, percent } from './figures';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What an effect may be of the tyres’ own force before it hides them. */
 const QUIET_SHARE = 0.3;
 const LOUD_SHARE = 0.7;

@@ -5,9 +5,6 @@ import { ramp, type Cause } from './cause';
 import { forceChange } from './changes';
 import { percent } from './figures';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What is changed to bring a dead damper to life. */
 const DAMPERS = new Set<string>(['titleDamper', 'damperChannel'] satisfies ForceParameter[]);
 

@@ -8,9 +8,6 @@ import { ramp, type Cause } from './cause';
 import { forceChange } from './changes';
 import { newtonMetres, percent } from './figures';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Speed of the hands in a quick correction, rad/s. */
 const QUICK_RADPS = 4;
 /** Torque limit worth having: hits end here, corners do not. */

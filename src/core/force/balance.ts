@@ -7,9 +7,6 @@ import type { TitleSignal } from './titleSignal';
 import { frontAtSlip, torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Kinds of road over which effects are weighed against the main force. */
 const STRETCHES = ['straight', 'slow corner', 'fast corner', 'kerb', 'off-track'] as const;
 export type Stretch = (typeof STRETCHES)[number];

@@ -9,9 +9,6 @@ import {
 import { FRICTION_SPEED, type RimState } from './motorRim';
 import { reconstruction } from './reconstruction';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const RAD = Math.PI / 180;
 /** The bump stop: stiff enough that 14 N·m go in by 3°, damped so that it does not throw back. */
 const STOP_NM_PER_RAD = 250;

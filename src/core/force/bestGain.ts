@@ -1,9 +1,6 @@
 import { sortedQuantile } from '../numeric/order';
 import { clipEvents, type ForceSignal } from './clipEvents';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** The peak that the first school keeps. */
 const KEPT = 0.9999;
 /** What the other school gives away: of the time, sustained and of any kind. */

@@ -2,9 +2,6 @@ import { FAST_MPS, ROLL_MPS, type CalmReport } from './forceAdvice';
 import { handsOff, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearch';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Settled within a second is wished for; where only a great damper does it, within three is enough. */
 const WITHIN_S = [1, 3] as const;
 

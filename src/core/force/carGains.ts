@@ -6,9 +6,6 @@ import type { ForceInputs } from './forceInputs';
 import { corneringFrom } from './judgeForce';
 import { titleSignal } from './titleSignal';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What is to be the same in every car: the strong end of the force, or the weight in corners. */
 export type AlikeBy = 'peak' | 'weight';
 

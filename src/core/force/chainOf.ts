@@ -7,9 +7,6 @@ import { bandParameter, effectParameter, forceField, type ForceParameter } from 
 import { BAND_HZ, EFFECTS, plainBase, type BaseHardware, type TitleForce } from './forceSettings';
 import type { ForceChain } from './handsOff';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What is taken for a base of which the owner knows no more than how it is driven (computation.md, 5.6). */
 const USUAL: Record<
   RigSpec['base']['drive'],

@@ -2,9 +2,6 @@ import { lowPass, zeroPhase } from '../numeric/biquad';
 import { median } from '../numeric/order';
 import { SURFACES } from '../rides/rideLog';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Gaps shorter than this lie within one event. */
 const JOIN_S = 0.02;
 const SUSTAINED_S = 0.15;

@@ -4,9 +4,6 @@ import type { RideLog } from '../rides/rideLog';
 import { bestGains } from './bestGain';
 import { clipEvents, forceSignal, type ClipKind } from './clipEvents';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 export interface ClipPlace {
   tS: number;
   durationS: number;

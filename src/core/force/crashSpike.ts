@@ -2,9 +2,6 @@ import { baseTorque } from './baseTorque';
 import type { ForceChain } from './handsOff';
 import { stepRim } from './motorRim';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const STEP_S = 0.001;
 const RATE_HZ = 1000;
 const LASTS_S = 1;

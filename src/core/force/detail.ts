@@ -6,9 +6,6 @@ import type { ForceChain } from './handsOff';
 import { baseOverRide } from './rideForce';
 import type { TitleSignal } from './titleSignal';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Bands in which detail is told, Hz: weight, weave, body and tyres, road, texture. */
 export const DETAIL_BANDS = [
   [0, 2],

@@ -2,9 +2,6 @@ import { seededRandom } from '../numeric/random';
 import { SURFACES } from '../rides/rideLog';
 import { EFFECTS, type Effect } from './forceSettings';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What the effects feel of the road and the car at one moment. */
 export interface EffectInput {
   speedMps: number;

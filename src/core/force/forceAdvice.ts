@@ -9,9 +9,6 @@ import type { LeastDamper } from './handsOffSearch';
 import { chooseGain, wantedMinForce, type JudgedForce } from './judgeForce';
 import type { Layer } from '../settings/setting';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** One change that is proposed, in the menu's own numbers, with what it rests on. */
 export interface ForceAdvice {
   key: SettingKey;

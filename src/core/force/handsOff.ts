@@ -7,9 +7,6 @@ import { rollingCar } from './rollingCar';
 import { torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const DEG = 180 / Math.PI;
 const STEP_S = 0.001;
 const RATE_HZ = 1000;

@@ -1,8 +1,5 @@
 import { handsOff, type ForceChain, type HandsOff } from './handsOff';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A rim that is calm this soon is calm. */
 const CALM_S = 1;
 const MOST_DAMPER_NMS = 2;

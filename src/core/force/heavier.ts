@@ -1,9 +1,6 @@
 import { STRONG_NM } from '../rig/rigSpec';
 import type { ForceChain } from './handsOff';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A rim that gets heavier by more than this at once surprises the hands. */
 const MUCH = 1.25;
 

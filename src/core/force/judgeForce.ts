@@ -7,9 +7,6 @@ import { clipEvents, forceSignal, type ClipEvent, type ClipKind, type ForceSigna
 import { rideForce, type RideForce } from './rideForce';
 import { columnTorque, type TitleSignal } from './titleSignal';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Length of a piece of road that is drawn as one, m. */
 const PIECE_M = 4;
 const CURVE_POINTS = 120;

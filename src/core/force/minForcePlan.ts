@@ -1,9 +1,6 @@
 import { gridPoint, gridValue, type DialectField } from '../response/dialect';
 import type { ForceChain } from './handsOff';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Whether the rim rocked by itself with a value set, hands off, rolling slowly. */
 export interface MinForceTry {
   value: number;

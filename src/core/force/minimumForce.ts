@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Below this the lift is joined to zero; 0.01 would leave the weakest signals unlifted. */
 export const JOINED_BELOW = 0.002;
 

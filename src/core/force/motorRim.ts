@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Rim speed over which dry friction comes up, rad/s. */
 export const FRICTION_SPEED = 0.1;
 

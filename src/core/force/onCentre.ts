@@ -7,9 +7,6 @@ import { rollingCar } from './rollingCar';
 import { torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const RATE_HZ = 1000;
 const WEAVE_HZ = 0.2;
 const SPEED_MPS = 28;

@@ -4,9 +4,6 @@ import type { ForceInputs } from './forceInputs';
 import type { ForceChain } from './handsOff';
 import { titleSignal, type TitleSignal } from './titleSignal';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const BASE_HZ = 1000;
 
 /** The force over a whole ride: what the title gives, and what arrives at the rim. */

@@ -3,9 +3,6 @@ import { makeTwoTrack } from '../vehicle/twoTrack';
 import { makeTrail, type TyreForces } from '../vehicle/tyre';
 import { columnTorque } from './titleSignal';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A car that rolls at a set speed and is steered: what hands-off stability and the on-centre weave need. */
 export interface RollingCar {
   /** Column torque now, N·m, left positive. */

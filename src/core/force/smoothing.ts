@@ -5,9 +5,6 @@ import { smoothnessOf, type MeantSignal, type Smoothness } from './detail';
 import type { ForceAdvice } from './forceAdvice';
 import { forceField, type ForceField } from './forceParameters';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Raw and immediate, or as smooth as the title meant it. */
 export type SmoothingSchool = 'raw' | 'smooth';
 

@@ -1,8 +1,5 @@
 import { lowPass, section } from '../numeric/biquad';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Of the sound, Hz: enough for what is put into it. */
 export const SOUND_HZ = 8000;
 /** Between low, mid and high: weight, what body and tyres do, texture. */

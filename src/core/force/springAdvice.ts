@@ -5,9 +5,6 @@ import { FAST_MPS, ROLL_MPS, type CalmReport, type ForceAdvice } from './forceAd
 import { forceField, type ForceField } from './forceParameters';
 import { handsOff, type ForceChain } from './handsOff';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** No force but the tyres', or a little where they are too weak to bring the rim back. */
 export type SpringSchool = 'off' | 'some';
 

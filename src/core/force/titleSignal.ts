@@ -6,9 +6,6 @@ import { liftSmall } from './minimumForce';
 import { torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Column torque from both front tyres' moments, N·m at the hand wheel. */
 export function columnTorque(car: CarSpec, mechanical: number, pneumatic: number): number {
   return (mechanical + pneumatic) / (car.steeringRatio * car.steeringAssist);

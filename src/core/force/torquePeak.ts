@@ -2,9 +2,6 @@ import { peakTanFront, type CarSpec } from '../vehicle/carSpec';
 import { makeTwoTrack } from '../vehicle/twoTrack';
 import { makeTrail, type TyreForces } from '../vehicle/tyre';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const POINTS = 400;
 const known = new WeakMap<CarSpec, number>();
 

@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /**
  * What the understeer cue leaves of the force: 1 up to the slip at which the torque peaks, 1 − E at twice that.
  * @param slip |tan α| of the front

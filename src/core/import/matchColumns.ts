@@ -2,9 +2,6 @@ import { quantile } from '../numeric/order';
 import { CHANNEL_UNITS, unitWritten, type Channel, type ChannelUnit } from './rideUnits';
 import type { ForeignColumn, ForeignSheet } from './foreignSheet';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What one column is taken for, and how sure that is. */
 export interface ColumnMatch {
   channel: Channel | null;

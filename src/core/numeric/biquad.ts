@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /**
  * Second-order sections, normalised to a0 = 1: y = b0·x + b1·x₁ + b2·x₂ − a1·y₁ − a2·y₂.
  * Designs by bilinear transform with the corner prewarped (Oppenheim & Schafer, Discrete-Time Signal Processing, 7.1).

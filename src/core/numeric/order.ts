@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Order statistics. Inputs are never changed; all inputs must be finite. */
 
 /**

@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A seeded stream of random numbers; the same seed gives the same bits. */
 export interface Random {
   /** Uniform, 0 ≤ u < 1. */

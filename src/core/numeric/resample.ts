@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Samples to each side that a value is made of. */
 const REACH = 12;
 /** Places between two samples for which the kernel is worked out. */

@@ -1,8 +1,5 @@
 import type { Random } from './random';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /**
  * Ornstein–Uhlenbeck noise: zero mean, given stationary σ and correlation time, exact for any step.
  * @returns a function that advances by dt seconds and gives the new value

@@ -1,8 +1,5 @@
 import FFT from 'fft.js';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** One-sided densities of two signals, by frequency. */
 export interface CrossSpectra {
   /** Width of a line, Hz. */

@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** The shape between dead zone and saturation: f rises from f(0) = 0 to f(1) = 1. */
 export type Curve =
   | { kind: 'power'; gamma: number }

@@ -1,8 +1,5 @@
 import { curveInverse, curveLocal, curveValue, LINEAR, type Curve, type LocalPower } from './curve';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** One layer of the response of one axis: travel in, travel out. 0 ≤ deadzone, saturation − deadzone ≥ 0.05. */
 export interface ResponseLayer {
   deadzone: number;

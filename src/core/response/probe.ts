@@ -3,9 +3,6 @@ import { gridPoint, type DialectField, type FieldMap, type ResponseParameter } f
 import { LEAST_TRAVEL, NEUTRAL_LAYER, type ResponseLayer } from './layer';
 import { layerFromSettings } from './settings';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** A field whose numbers are known from the menu, and of which only its meaning is asked. */
 export type Unmapped = Omit<DialectField, 'maps'>;
 

@@ -13,9 +13,6 @@ import {
 import { LEAST_TRAVEL, layerValue, NEUTRAL_LAYER, TRAVEL_ROUNDING, type ResponseLayer } from './layer';
 import { curveOf, layerFromSettings, valueOf, type FieldValues } from './settings';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 export interface NotExpressible {
   /** `deadzone`, `saturation`, `curve`, or the name of another setting. */
   parameter: string;

@@ -5,9 +5,6 @@ import { gridPoint, toCanonical, type DialectField } from './dialect';
 import { curveOf, valueOf, type FieldValues } from './settings';
 import { curveValue } from './curve';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** One step of the way back to linear: a value, and the day before which it is not due. */
 export interface WeaningStep {
   value: number;

@@ -1,8 +1,5 @@
 import type { RideLog } from './rideLog';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Rates are taken over this much time: shorter ones are the sensor's noise. */
 const OVER_S = 0.1;
 

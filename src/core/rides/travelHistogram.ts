@@ -1,9 +1,6 @@
 import { travelFor } from '../response/notes';
 import type { ResponseLayer } from '../response/layer';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 export const TRAVEL_BINS = 40;
 
 /**

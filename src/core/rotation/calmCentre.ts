@@ -4,9 +4,6 @@ import type { ResponseLayer } from '../response/layer';
 import { curveOf } from '../response/settings';
 import { hairpinHand, type Hairpin } from './matchRotation';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What the guide may move, and what it must keep. */
 export interface CalmWish {
   /** Wanted: road-wheel degrees per hand degree over the first ten degrees of the hand. */

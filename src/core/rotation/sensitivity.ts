@@ -2,9 +2,6 @@ import { median } from '../numeric/order';
 import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
 import { makeTwoTrack } from '../vehicle/twoTrack';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** What the steering of a car rests on. */
 export interface SteeredCar {
   wheelbaseM: number;

@@ -7,9 +7,6 @@ import { dragForce, driveForce, PEAK_KAPPA, type BodyState, type Controls, type 
 import type { SpeedPlan } from './speedPlan';
 import { trackIndex, type Track, type TrackPlace } from './track';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 const PREVIEW_S = 0.6;
 const LEAST_PREVIEW_M = 4;
 const PURSUIT_SHARE = 0.8;

@@ -4,9 +4,6 @@ import type { Random } from '../numeric/random';
 import { effectiveResponse, respond } from '../response/compose';
 import type { ResponseLayer } from '../response/layer';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** One pedal from foot to title: sensor, calibration and response layers under test. */
 export interface PedalSetup {
   hardware: PedalHardware;

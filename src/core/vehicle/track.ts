@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** One straight and the corner after it; the corner's whole angle includes both its clothoids. */
 export interface TrackSegment {
   straightM: number;

@@ -1,9 +1,6 @@
 import { AIR_DENSITY, GRAVITY, peakTanFront, peakTanRear, wheelbaseOf, type CarSpec } from './carSpec';
 import { makeTrail, makeTyre, type Tyre, type TyreForces } from './tyre';
 
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /** Order of the wheels in every array of four: front left, front right, rear left, rear right. */
 const [FL, FR, RL, RR] = [0, 1, 2, 3] as const;
 

@@ -1,6 +1,3 @@
-// Looked up once, not at every step: a sandboxed global (as under a test runner) is slow to reach.
-const { Math } = globalThis;
-
 /**
  * Magic Formula tyre with combined slip by similarity (Pacejka, Tire and Vehicle Dynamics, 3rd ed. 2012, 4.3).
  * Slips are given as tan α and κ; forces in N per wheel.
