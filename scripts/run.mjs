@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -22,4 +22,23 @@ export function run(program, args, { stdout = 'inherit', env = {}, quiet = false
 /** Runs a tool of node_modules with this very Node. */
 export function runTool(path, args, options) {
   run(process.execPath, [`node_modules/${path}`, ...args], options);
+}
+
+/**
+ * The same beside what goes on here: it is started at once, and what it said comes when it is waited for.
+ * @returns a function that waits for its end, and stops this program where it failed
+ */
+export function runToolBeside(path, args) {
+  const child = spawn(process.execPath, [`node_modules/${path}`, ...args], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (some) => (said += some));
+  const ended = new Promise((resolve) => child.once('close', resolve));
+  return async () => {
+    const status = await ended;
+    process.stderr.write(said);
+    if (status !== 0) process.exit(status ?? 1);
+  };
 }

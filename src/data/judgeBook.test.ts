@@ -1,20 +1,12 @@
 import { bookSchema, captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import { describeProblem } from '@/core/problem';
+import { START_FIELD } from '@/core/testing/startField';
 import { plainRig } from '@/core/rig/rigSpec';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
 import { judgeBook } from './judgeBook';
 
 const NOW = Date.UTC(2026, 10, 27);
 const HERE = { rigId: 'tern', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
-const field = {
-  key: 'start',
-  label: 'Start',
-  min: 0,
-  max: 100,
-  step: 1,
-  neutral: 0,
-  maps: { kind: 'deadzone-amount', full: 100 },
-};
 const set = (id: string, more: object = {}) => ({
   id,
   atMs: 5,
@@ -100,7 +92,7 @@ function bookWith(over: Record<string, unknown>): BookDocument {
         id: 'mine',
         kind: 'title',
         atMs: 3,
-        document: { name: 'Ferry Lane', rotation: 'direct', fields: [field], steering: [] },
+        document: { name: 'Ferry Lane', rotation: 'direct', fields: [START_FIELD], steering: [] },
       },
     ],
     captures: [capture('c')],

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { START_FIELD } from '@/core/testing/startField';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
 import { judgeBook } from '@/data/judgeBook';
@@ -34,15 +35,6 @@ const book = bookInMemory(async (db) => {
 });
 
 const spec = plainRig({ kind: 'simulated', rig: 'tern' });
-const field = {
-  key: 'start',
-  label: 'Start',
-  min: 0,
-  max: 100,
-  step: 1,
-  neutral: 0,
-  maps: { kind: 'deadzone-amount', full: 100 },
-};
 
 /** A digest, as the page makes it of a log's columns. */
 const SOURCE = 'a1'.repeat(32);
@@ -76,9 +68,13 @@ const CALLS: [name: string, action: Action, args: unknown[]][] = [
   [
     'saveTitle',
     translate.saveTitle,
-    [{ name: 'Ferry Lane', rotation: 'stretch', fields: [field], steering: [] }],
+    [{ name: 'Ferry Lane', rotation: 'stretch', fields: [START_FIELD], steering: [] }],
   ],
-  ['saveBase', translate.saveBase, [{ name: 'Loft base', steering: [], axes: ['brake'], fields: [field] }]],
+  [
+    'saveBase',
+    translate.saveBase,
+    [{ name: 'Loft base', steering: [], axes: ['brake'], fields: [START_FIELD] }],
+  ],
   ['setMark', ride.setMark, ['a-ride', 'A']],
   ['takeRoad', ride.takeRoad, ['saltmarsh-loop']],
   ['importedBefore', ride.importedBefore, [SOURCE]],
@@ -88,6 +84,7 @@ const CALLS: [name: string, action: Action, args: unknown[]][] = [
   ['signProof', axes.signProof, [[{ item: { axis: 'brake', kind: 'rest' }, passed: true, shown: 0 }]]],
   ['chooseSchool', schools.chooseSchool, [{ clipping: 'none' }]],
   ['cardTypedIn', card.cardTypedIn, [true]],
+  ['dateToday', card.dateToday, []],
   ['endWeaning', shape.endWeaning, []],
 ];
 

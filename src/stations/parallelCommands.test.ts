@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { START_FIELD } from '@/core/testing/startField';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
 import type { BookDocument } from '@/core/formats/bookJson';
@@ -53,15 +54,6 @@ const brake = (field: string, to: number, more: object = {}): Command => ({
   name: `brake ${field} ${to} ${JSON.stringify(more)}`,
   run: () => applyChange({ axis: 'brake', field, to, why: 'tried', ...more }),
 });
-const field = {
-  key: 'start',
-  label: 'Start',
-  min: 0,
-  max: 100,
-  step: 1,
-  neutral: 0,
-  maps: { kind: 'deadzone-amount', full: 100 },
-} as const;
 
 /** Each is allowed by itself; many are not beside, or after, another one. */
 const COMMANDS: Command[] = [
@@ -101,20 +93,13 @@ const COMMANDS: Command[] = [
   { name: 'other school', run: () => chooseSchool({ rotation: 'one' }) },
   {
     name: 'title',
-    run: () => saveTitle({ name: 'Ferry Lane', rotation: 'stretch', fields: [field], steering: [] }),
+    run: () => saveTitle({ name: 'Ferry Lane', rotation: 'stretch', fields: [START_FIELD], steering: [] }),
   },
 ];
 
 /** What a book says, without the names and moments that are new every time. */
-async function said(db: Database): Promise<string> {
-  const {
-    rigs: r,
-    combinations: c,
-    facts: f,
-    changes: all,
-    ticks: t,
-    ownDialects: o,
-  } = await bookDocument(db, 1);
+function said(document: BookDocument): string {
+  const { rigs: r, combinations: c, facts: f, changes: all, ticks: t, ownDialects: o } = document;
   const names = new Map<string, string>();
   const plain = JSON.stringify({ r, c, f, t, o, all: all.map(({ atMs: _, ...change }) => change) });
   return plain
@@ -126,8 +111,8 @@ async function said(db: Database): Promise<string> {
 }
 
 /** Combinations are listed by name: an order that does not hang on random ids. */
-async function outcome(db: Database, replies: Reply[]): Promise<string> {
-  return `${replies.map((reply) => (reply.ok ? 'done' : reply.problems[0]!.code)).join(' ')} ${await said(db)}`;
+function outcome(document: BookDocument, replies: Reply[]): string {
+  return `${replies.map((reply) => (reply.ok ? 'done' : reply.problems[0]!.code)).join(' ')} ${said(document)}`;
 }
 
 function* orders<T>(all: T[]): Generator<T[]> {
@@ -144,13 +129,14 @@ it('commands that come at once do what some order of single ones does, and never
       const asked = indices.map((i) => COMMANDS[i]!);
       await backToStart(book.db);
       const replies = await Promise.all(asked.map(({ run }) => run()));
-      expect(judgeBook(await bookDocument(book.db, 1), Date.now())).toEqual([]);
-      const found = await outcome(book.db, replies);
+      const document = await bookDocument(book.db, 1);
+      expect(judgeBook(document, Date.now())).toEqual([]);
+      const found = outcome(document, replies);
       for (const order of orders(asked.map((_, k) => k))) {
         await backToStart(book.db);
         const single: Reply[] = [];
         for (const k of order) single[k] = await asked[k]!.run();
-        if ((await outcome(book.db, single)) === found) {
+        if (outcome(await bookDocument(book.db, 1), single) === found) {
           atOnce++;
           return;
         }

@@ -7,8 +7,9 @@ import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep } from '../StationPage';
-import { moment } from '../words';
+import { date, moment, told } from '../words';
 import type { RestoreReport } from './acceptBackup';
+import { dateToday } from './actions';
 import type { Step } from './longWork';
 import { watchWork, type Answer } from './watchWork';
 
@@ -55,19 +56,27 @@ export function BackUp({ number }: { number: number }) {
   const { step, run, callOff } = useLongWork();
   const [planned, setPlanned] = useState<{ file: File; report: RestoreReport } | null>(null);
   const [fault, setFault] = useState<{ what: string; problems: Problem[] } | null>(null);
+  /** When it was that the book could not be saved because it is dated later. */
+  const [futureAt, setFutureAt] = useState<number | null>(null);
   const begin = () => {
     setFault(null);
+    setFutureAt(null);
     setPlanned(null);
   };
   const save = async () => {
     begin();
     const answer = await run<{ id: string }>('/api/backup/save', null);
+    if (!answer.ok && answer.problems.some(({ code }) => code === 'beyond-tomorrow'))
+      return setFutureAt(Date.now());
     if (!answer.ok) return setFault({ what: 'It was not saved.', problems: answer.problems });
     const link = document.createElement('a');
     link.href = `/api/backup?id=${answer.id}`;
     link.download = '';
     link.click();
     notify('Saved, read back, and the same to the last row');
+  };
+  const redate = async () => {
+    if (told(await dateToday(), 'Dated today; save it again')) begin();
   };
   const restore = async (file: File, isDry: boolean) => {
     begin();
@@ -107,7 +116,7 @@ export function BackUp({ number }: { number: number }) {
         )
       }
     >
-      {!step && !planned && !fault && (
+      {!step && !planned && !fault && futureAt === null && (
         <p>Rigs, captures, rides, the trail: after a reset everything is here again.</p>
       )}
       {step && (
@@ -119,6 +128,19 @@ export function BackUp({ number }: { number: number }) {
         <p className="text-rust">
           {fault.what} {fault.problems.map(describeProblem).join(' ')}
         </p>
+      )}
+      {futureAt !== null && (
+        <div>
+          <p className="text-rust">It was not saved: part of the book is dated in the future.</p>
+          <p className="mt-2">
+            This computer says that it is {date(futureAt)}. If that is wrong, set its clock. If it is right,
+            the clock ran ahead when that part was written: it can be dated today, in the order in which it
+            was written.
+          </p>
+          <Button className="mt-2" onClick={() => void redate()}>
+            The clock is right: date it today
+          </Button>
+        </div>
       )}
       {planned && (
         <div>

@@ -1,10 +1,11 @@
 'use server';
 
 import { z } from 'zod';
+import { bringBack } from '@/data/bringBack';
 import { markTypedIn } from '@/data/combination';
 import { asked } from '../asked';
 import { readBook } from '../bookView';
-import { commandHere, NO_RIG } from '../command';
+import { command, commandHere, NO_RIG } from '../command';
 import { DONE, refused, type Reply } from '../reply';
 import { versionText } from './cardOf';
 
@@ -17,6 +18,14 @@ export async function cardTypedIn(isTypedIn: boolean): Promise<Reply> {
     if (!view) return refused(NO_RIG);
     const typedIn = { atMs: Date.now(), version: versionText(view.ready), values: view.settings };
     await markTypedIn(db, combination, wanted.value ? typedIn : null);
+    return DONE;
+  });
+}
+
+/** The computer's clock is right: what a clock that ran ahead has dated in the future is dated today. */
+export async function dateToday(): Promise<Reply> {
+  return command(async (inside) => {
+    await bringBack(inside, Date.now());
     return DONE;
   });
 }
