@@ -226,12 +226,18 @@ export function recordingOf(head: CaptureHead, parts: readonly Uint8Array[]): Re
   return { t, axes, runs, device, rangeMin, rangeMax, rateHz };
 }
 
-/** A capture with its samples as they are stored; a long one is read in turns. */
+/** A capture with its samples as they are stored; a long one is read in turns, again where it went on meanwhile. */
 export async function storedCapture(db: Database, id: string): Promise<StoredCapture | null> {
-  const [row] = await db.select().from(captures).where(eq(captures.id, id));
-  if (!row) return null;
-  const parts = await inTurns((limit, offset) => partsOf(db, id, { limit, offset }));
-  return { ...rowOf(row), head: captureHeadSchema.parse(row.head), parts };
+  const read = async () => (await db.select().from(captures).where(eq(captures.id, id)))[0];
+  let row = await read();
+  while (row) {
+    const parts = await inTurns((limit, offset) => partsOf(db, id, { limit, offset }));
+    const now = await read();
+    if (now?.madeAt.getTime() === row.madeAt.getTime())
+      return { ...rowOf(row), head: captureHeadSchema.parse(row.head), parts };
+    row = now;
+  }
+  return null;
 }
 
 /**

@@ -1,7 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/pglite';
+import { migrate } from 'drizzle-orm/pglite/migrator';
 import { usualScope } from '@/core/settings/scope';
 import { effectiveSettings } from '@/core/settings/trail';
 import { plainRig } from '@/core/rig/rigSpec';
@@ -15,7 +18,9 @@ import {
   newestCapture,
   NoCapture,
   removeCapture,
+  recordingOf,
   saveCapture,
+  storedCapture,
   type NewCapture,
 } from './captures';
 import { addChanges, listChanges } from './changes';
@@ -44,7 +49,8 @@ import {
 } from './rides';
 import { addRig, listRigs } from './rigs';
 import { loadColumns, storeColumns } from './samples';
-import { rideParts } from './schema';
+import { rideParts, rigs } from './schema';
+import { write } from './write';
 
 const SCOPE = { rigId: 'r', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
 const folder = mkdtempSync(join(tmpdir(), 'pebble-data-'));
@@ -174,6 +180,24 @@ describe('captures', () => {
     await removeCapture(book.db, 'r', 'd0');
   });
 
+  it('are read as one window sent them, even where another one begins anew meanwhile', async () => {
+    const of = (writer: string, from: number, values: number[]) =>
+      write(book.db, (inside) =>
+        saveCapture(inside, capture({ id: 'd4', writer, part: part(from, values) })),
+      );
+    for (let from = 0; from < 14; from += 2) await of('left', from, [from, from + 1]);
+    const reading = storedCapture(book.db, 'd4');
+    await of('right', 0, [10, 20, 30]);
+    for (let from = 3; from < 17; from += 2) await of('right', from, [from, from]);
+    const { head: read, parts } = (await reading)!;
+    const { t, axes, runs } = recordingOf(read, parts);
+    expect(runs.at(-1)!.to).toBe(t.length);
+    expect(axes.brake![0]).toBe(10);
+    expect(t).toHaveLength(axes.brake!.length);
+    await discardDraft(book.db, scope);
+    expect(await storedCapture(book.db, 'd4')).toBeNull();
+  });
+
   it('are whole: a time that falls where two parts join, phases that end too early, a count out of range', async () => {
     const at = (from: number, t: number[], values: number[]) => ({
       fromRow: from,
@@ -292,6 +316,36 @@ it('a ride is there whole or not at all: samples without a ride show nowhere, an
   book = await openBook(folder, MIGRATIONS);
   expect(await book.db.select().from(rideParts)).toHaveLength(kept);
   expect(await loadRide(book.db, 'one')).not.toBeNull();
+}, 60_000);
+
+it('brings a book of every earlier version up to date, with what is in it', async () => {
+  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')) as {
+    entries: object[];
+  };
+  for (let known = 1; known < journal.entries.length; known++) {
+    const place = mkdtempSync(join(tmpdir(), 'pebble-earlier-'));
+    const earlier = join(place, 'migrations');
+    cpSync(MIGRATIONS, earlier, { recursive: true });
+    const entries = journal.entries.slice(0, known);
+    writeFileSync(join(earlier, 'meta', '_journal.json'), JSON.stringify({ ...journal, entries }));
+    mkdirSync(join(place, 'data'));
+    const client = await PGlite.create({
+      dataDir: join(place, 'data', 'book'),
+      loadDataDir: emptyDatabase(),
+    });
+    const old = drizzle({ client });
+    await migrate(old, { migrationsFolder: earlier });
+    const spec = plainRig({ kind: 'simulated', rig: 'tern' });
+    await old.insert(rigs).values({ id: 'r', name: 'Tern', spec, createdAt: new Date() });
+    await client.close();
+    const now = await openBook(join(place, 'data'), MIGRATIONS);
+    expect((await listRigs(now.db)).map(({ name }) => name)).toEqual(['Tern']);
+    const log = { columns: { t_s: Float64Array.of(0), brake: Float64Array.of(0) }, notes: {} };
+    await addRide(now.db, { id: 'new', ...SCOPE, trackId: 't', seed: 1, settings: {}, log });
+    expect(await loadRide(now.db, 'new')).toEqual(log);
+    await now.close();
+    rmSync(place, { recursive: true });
+  }
 }, 60_000);
 
 it('refuses a book that a newer program has written, and leaves it alone', async () => {
