@@ -80,7 +80,8 @@ export async function acceptCapture(request: Request): Promise<Response> {
   }
 }
 
-const PIECE_ROWS = 20_000;
+/** About one part of samples (`data/samples.ts`) with all axes of a rig: a page waits for one at a time. */
+const PIECE_ROWS = 5000;
 
 /** A draft that stands up to analysis is kept for good. */
 async function keep(id: string, axis: AxisName, rigId: string): Promise<Response> {
