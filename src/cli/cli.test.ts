@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import { plainBase } from '@/core/force/forceSettings';
+import { START_FIELD } from '@/core/testing/startField';
 import { programmeFor } from '@/core/axes/programme';
 import type { AxisName } from '@/core/axes/recording';
 import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
@@ -171,16 +172,7 @@ describe('translate', () => {
     axis: 'brake',
     fields,
   });
-  const amount = (key: string, more: object = {}) => ({
-    key,
-    label: key,
-    min: 0,
-    max: 100,
-    step: 1,
-    neutral: 0,
-    maps: { kind: 'deadzone-amount', full: 100 },
-    ...more,
-  });
+  const amount = (key: string, more: object = {}) => ({ ...START_FIELD, key, label: key, ...more });
   const source = dialect('Made-up title', [amount('dz')]);
   const settings = (more: object = {}) => ({
     format: 'pebble-road/settings',

@@ -48,7 +48,7 @@ export async function incomingBook(
   };
 }
 
-/** Throws away what is no book any more, table by table: all at once would take a third of a second. */
+/** Throws away what is no book any more, table by table: each in a moment, however many files the book has. */
 export async function removeIncoming(client: PGlite): Promise<void> {
   const tables = await client.query<{ name: string }>(
     `select format('%I.%I', schemaname, tablename) as name from pg_tables where schemaname in ('${NEW}', '${OLD}')`,

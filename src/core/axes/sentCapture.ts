@@ -26,7 +26,7 @@ export interface CapturePart {
 /** The newest samples of a capture, as whoever records it sends them. */
 export type SentCapture = Omit<z.output<typeof headSchema>, 'fromRow'> & { part: CapturePart };
 
-const NOT_WHOLE: Problem = {
+export const NOT_WHOLE: Problem = {
   code: 'bad-capture',
   message: 'The capture is not whole.',
   place: {},

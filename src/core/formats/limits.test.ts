@@ -1,3 +1,4 @@
+import { START_FIELD } from '../testing/startField';
 import { analysePedal } from '../axes/analysePedal';
 import { readForeignSheet } from '../import/foreignSheet';
 import { matchColumns } from '../import/matchColumns';
@@ -107,16 +108,7 @@ describe('a ride says what it is', () => {
 });
 
 describe('a dialect is bounded', () => {
-  const field = (more: object) => ({
-    key: 'a',
-    label: 'A',
-    min: 0,
-    max: 100,
-    step: 1,
-    neutral: 0,
-    maps: { kind: 'deadzone-amount', full: 100 },
-    ...more,
-  });
+  const field = (more: object) => ({ ...START_FIELD, key: 'a', label: 'A', ...more });
   const dialect = (...fields: object[]) => ({
     format: 'pebble-road/dialect',
     version: 1,

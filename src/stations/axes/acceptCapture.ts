@@ -2,7 +2,7 @@ import 'server-only';
 import { z } from 'zod';
 import { ANALYSIS_VERSION } from '@/core/axes/analyseAxis';
 import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
-import { piecesOf } from '@/core/axes/sentCapture';
+import { NOT_WHOLE, piecesOf } from '@/core/axes/sentCapture';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { packColumns } from '@/core/formats/packedColumns';
 import type { Problem } from '@/core/problem';
@@ -25,22 +25,15 @@ import { setRotationReminder } from '@/data/readiness';
 import { write } from '@/data/write';
 import { analysisOfStored } from '../axisView';
 import { bookChanged } from '../bookChanged';
-import { notWritten } from '../command';
+import { NO_RIG, notWritten } from '../command';
 import { receiveRecording, refuse } from '../receive';
 
-const NO_RIG = { code: 'no-rig', message: 'No rig is open.', place: {}, remedy: 'Choose a rig first.' };
 const NO_CAPTURE = { code: 'no-capture', message: 'There is none.', place: {}, remedy: 'Record one first.' };
 const ALREADY_KEPT: Problem = {
   code: 'already-kept',
   message: 'This capture is kept already; another window went on with it.',
   place: {},
   remedy: 'Reload the page, and start a new capture for another one.',
-};
-const NOT_WHOLE: Problem = {
-  code: 'bad-capture',
-  message: 'The capture is not whole.',
-  place: {},
-  remedy: 'Record it again.',
 };
 
 /**

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { describeProblem, type Problem } from '@/core/problem';
 import { Button } from '@/ui/Button';
+import { FileButton } from '@/ui/FileButton';
 import { notify } from '@/ui/notices';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep } from '../StationPage';
@@ -52,7 +53,6 @@ function useLongWork() {
 /** The whole book as a file, and back: what would be replaced is said first. */
 export function BackUp({ number }: { number: number }) {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const { step, run, callOff } = useLongWork();
   const [planned, setPlanned] = useState<{ file: File; report: RestoreReport } | null>(null);
   const [fault, setFault] = useState<{ what: string; problems: Problem[] } | null>(null);
@@ -98,20 +98,9 @@ export function BackUp({ number }: { number: number }) {
         ) : (
           <>
             <Button onClick={() => void save()}>Save as .zip</Button>
-            <Button onClick={() => input.current?.click()}>Restore…</Button>
-            <input
-              ref={input}
-              type="file"
-              accept=".zip"
-              aria-label="Backup to restore"
-              className="sr-only"
-              tabIndex={-1}
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                event.target.value = '';
-                if (file) void restore(file, true);
-              }}
-            />
+            <FileButton name="Backup to restore" accept=".zip" onFile={(file) => void restore(file, true)}>
+              Restore…
+            </FileButton>
           </>
         )
       }

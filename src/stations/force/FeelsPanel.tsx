@@ -178,7 +178,7 @@ function ApplyChange({ cause, view, facts, isBusy }: LineProps) {
     const { key, carId } = change;
     const why = `${cause.name}: ${cause.says}`;
     const reply = await applyChanges([
-      { ...key, to: change.to, why, ...(carId ? { carId } : { seen: view.settings[keyText(key)] ?? null }) },
+      { ...key, to: change.to, seen: facts.values[keyText(key)] ?? null, why, ...(carId ? { carId } : {}) },
     ]);
     told(reply, `${change.label} ${from} → ${to} is on the trail`);
   };

@@ -1,12 +1,12 @@
 'use client';
 
-import { useRef } from 'react';
 import { writePackJson, type Pack } from '@/core/formats/packJson';
 import { describeProblem, type Problem } from '@/core/problem';
 import { setAxesOf } from '@/core/settings/carryOver';
 import { keyOfText } from '@/core/settings/setting';
 import { valueText } from '@/core/settings/trail';
 import { Button } from '@/ui/Button';
+import { FileButton } from '@/ui/FileButton';
 import { downloadText } from '@/ui/download';
 import type { BookView } from '../bookView';
 import { cardOf } from '../card/cardOf';
@@ -42,14 +42,15 @@ export function FileStep({
   onFile(file: File): void;
   problems: Problem[];
 }) {
-  const input = useRef<HTMLInputElement>(null);
   return (
     <NextStep
       number={2}
       title="As a file"
       actions={
         <>
-          <Button onClick={() => input.current?.click()}>Open a profile…</Button>
+          <FileButton name="Profile to open" accept=".json" onFile={onFile}>
+            Open a profile…
+          </FileButton>
           <Button
             onClick={() =>
               downloadText(
@@ -61,19 +62,6 @@ export function FileStep({
           >
             Save mine
           </Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".json"
-            aria-label="Profile to open"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) onFile(file);
-            }}
-          />
         </>
       }
     >
