@@ -33,13 +33,15 @@ export function readDocument<T extends z.ZodType>(
     .looseObject({ format: z.unknown().optional(), version: z.unknown().optional() })
     .safeParse(json);
   const found = head.success ? head.data : {};
-  if (found.format !== format)
+  if (found.format !== format) {
+    const isSaid = typeof found.format === 'string';
     return fail({
       code: 'wrong-format',
-      message: `This is ${typeof found.format === 'string' ? quoted(found.format) : 'a file without a "format" in words'}.`,
-      place: { column: 'format' },
+      message: isSaid ? `This is ${quoted(String(found.format))}.` : 'It does not say what it is.',
+      place: isSaid ? { column: 'format' } : {},
       remedy: `"format" must be "${format}".`,
     });
+  }
   if (typeof found.version === 'number' && found.version > newest)
     return fail({
       code: 'newer-version',

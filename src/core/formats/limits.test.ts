@@ -211,6 +211,7 @@ describe('JSON', () => {
       /It must be text.*It must be at least 1 entries long/s,
     );
     expect(at(`{"format":"${'x'.repeat(99)}"}`)).toMatch(/This is "x{40}…"/);
+    expect(at('{"a":1}')).toMatch(/^It does not say what it is\. "format" must be/);
   });
   it('nested without end is refused', () => {
     const deep = `${'['.repeat(50_000)}${']'.repeat(50_000)}`;
