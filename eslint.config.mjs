@@ -1,18 +1,7 @@
 import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
-
-/** Folders of src from the lowest layer to the highest; a layer may import itself and what stands before it. */
-const ABOVE = {
-  core: ['catalog', 'devices', 'workers', 'data', 'ui', 'stations', 'app', 'cli'],
-  catalog: ['devices', 'workers', 'data', 'ui', 'stations', 'app', 'cli'],
-  ui: ['core', 'catalog', 'devices', 'workers', 'data', 'stations', 'app', 'cli'],
-  workers: ['devices', 'data', 'ui', 'stations', 'app', 'cli'],
-  devices: ['workers', 'data', 'ui', 'stations', 'app', 'cli'],
-  data: ['workers', 'devices', 'ui', 'stations', 'app', 'cli'],
-  stations: ['app', 'cli'],
-  cli: ['devices', 'workers', 'data', 'ui', 'stations', 'app'],
-};
+import { FOLDERS, ROOMS } from './rooms.mjs';
 
 const FRAMEWORK = [
   'react',
@@ -30,29 +19,40 @@ const FRAMEWORK = [
 ];
 const BROWSER = ['window', 'document', 'navigator', 'localStorage', 'fetch', 'process'];
 
-const layers = Object.entries(ABOVE).map(([layer, forbidden]) => ({
-  files: [`src/${layer}/**/*.{ts,tsx}`],
-  ignores: ['**/*.test.{ts,tsx}'],
+/** How a file of a room may not be written: another room's name behind `@/` or behind dots. */
+function forbiddenSpecifiers(room, may) {
+  const others = FOLDERS.filter((other) => other !== room && !may.includes(other));
+  const named = others.map((other) => `^@/${other}(/|$)`);
+  const climbed = others.map((other) => `(^|/)\\.\\./(src/)?${other.replace('book/', '(book/)?')}/`);
+  return room === 'stations' ? [...named, ...climbed, '^@/stations/', '^\\.\\./'] : [...named, ...climbed];
+}
+
+/** The heart runs anywhere: no framework, no browser, no process. */
+const HEART = ['core', 'catalog', 'words', 'book/model', 'book/judge'];
+
+const rooms = Object.entries(ROOMS).map(([room, may]) => ({
+  files: [`src/${room}/**/*.{ts,tsx}`],
+  ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
   rules: {
     'no-restricted-imports': [
       'error',
       {
         patterns: [
-          {
-            group: forbidden.flatMap((name) => [`@/${name}`, `@/${name}/**`, `**/../${name}/**`]),
-            message: `Arrows run one way: ${layer} knows nothing of this layer (docs/architecture.md).`,
-          },
-          ...(layer === 'core'
-            ? [{ group: FRAMEWORK, message: 'The core is free of interface, database and framework.' }]
+          ...forbiddenSpecifiers(room, may).map((regex) => ({
+            regex,
+            message: `Arrows run one way: ${room} knows nothing of this room (docs/architecture.md).`,
+          })),
+          ...(HEART.includes(room)
+            ? [{ group: FRAMEWORK, message: 'The heart is free of interface, database and framework.' }]
             : []),
         ],
       },
     ],
-    ...(layer === 'core' || layer === 'catalog'
+    ...(HEART.includes(room)
       ? {
           'no-restricted-globals': [
             'error',
-            ...BROWSER.map((name) => ({ name, message: 'The core runs anywhere.' })),
+            ...BROWSER.map((name) => ({ name, message: 'The heart runs anywhere.' })),
           ],
         }
       : {}),
@@ -82,7 +82,7 @@ const config = [
   },
   // Playwright's fixtures are handed on by a function called `use`, which is no hook.
   { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
-  ...layers,
+  ...rooms,
 ];
 
 export default config;

@@ -1,7 +1,7 @@
 import { CARS } from '@/catalog/cars';
 import { menusFor } from '@/catalog/menusFor';
 import { TITLES } from '@/catalog/titles';
-import { carryOver, setAxesOf } from '@/core/settings/carryOver';
+import { transferSettings, setAxesOf } from '@/core/settings/transferSettings';
 import { usualScope, type Combination } from '@/core/settings/scope';
 import { effectiveSettings, type SetEvent } from '@/core/settings/trail';
 import { footOf } from '@/catalog/drivers';
@@ -126,7 +126,7 @@ const set = setAxesOf(there, {
   'title/brake/saturation': 0.83,
   'title/throttle/linearity': 1.6,
 });
-const carry = time(() => carryOver(set, here, {}));
+const carry = time(() => transferSettings(set, here, {}));
 say(`translate a whole combination, ${set.length} menus (goal: under 100 ms)`, `${carry.toFixed(0)} ms`);
 
 const plan = {

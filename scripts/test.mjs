@@ -20,7 +20,7 @@ await step('browser', () => {
 await step('lint, layers, build', async () => {
   const lint = runToolBeside('eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
   await ensureBuilt();
-  const layers = ['--config', '.dependency-cruiser.cjs', 'src'];
+  const layers = ['--config', '.dependency-cruiser.mjs', 'src'];
   runTool('dependency-cruiser/bin/dependency-cruise.mjs', layers);
   await lint();
 });

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 
 /** Opens the first station that needs a look, else the first that is not settled. */
 export default async function Home() {

@@ -1,6 +1,6 @@
 import { analyseAllAxes, type AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
-import type { SteeringAnalysis } from '@/core/axes/analyseSteering';
+import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import { readCaptureCsv } from '@/core/formats/captureCsv';
 import { UsageError } from './arguments';
 import { shown, type Command } from './command';

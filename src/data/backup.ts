@@ -1,7 +1,7 @@
 import { asc } from 'drizzle-orm';
 import { BOOK_FORMAT, bookSchema, captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import { storedCapture } from './captures';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { storedRide } from './rides';
 import type { SampleSource } from './saveBackup';
 import { captures, changes, combinations, facts, ownDialects, proofs, rides, rigs, ticks } from './schema';

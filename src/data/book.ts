@@ -1,7 +1,8 @@
 import 'server-only';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
-import { openBook, type Book, type Database } from './openBook';
+import { openBook, type Book } from './openBook';
+import type { Database } from './database';
 
 /** One book per process; Next bundles modules more than once, so it hangs on the global object. */
 const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };

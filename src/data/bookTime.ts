@@ -1,5 +1,5 @@
 import { max } from 'drizzle-orm';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { captures, changes, proofs, rides } from './schema';
 import { rootOf } from './write';
 

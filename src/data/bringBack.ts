@@ -2,7 +2,7 @@ import { and, eq, isNotNull } from 'drizzle-orm';
 import { typedInSchema } from '@/core/card/typedIn';
 import { forgetTimes } from './bookTime';
 import { forgetChanges } from './changes';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { captures, changes, combinations, ownDialects, proofs, rides, rigs, ticks } from './schema';
 import { rootOf } from './write';
 

@@ -6,7 +6,7 @@ import { AXIS_NAMES, AXIS_WORDS, type AxisName, type Recording } from '@/core/ax
 import { partFault, type CapturePart } from '@/core/axes/sentCapture';
 import type { Problem } from '@/core/problem';
 import { bookTime } from './bookTime';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { inTurns, loadColumns, loadPart, storeColumns } from './samples';
 import { captureParts, captures } from './schema';
 

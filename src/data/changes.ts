@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { whySchema } from '@/core/formats/bookJson';
 import { settingKeySchema, settingValueSchema } from '@/core/settings/setting';
 import type { TrailEvent } from '@/core/settings/trail';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { changes } from './schema';
 import { rootOf } from './write';
 

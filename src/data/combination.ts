@@ -1,10 +1,12 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { typedInSchema, type TypedIn } from '@/core/card/typedIn';
 import { combinationSchema, type Combination } from '@/core/settings/scope';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { combinations, facts } from './schema';
+import type { KnownCombination } from '@/core/settings/scope';
 
 const OPEN = 'combination';
+
 const onRig = (rigId: string) => `combination/${rigId}`;
 
 export function openCombination(db: Database): Promise<Combination | null> {
@@ -42,10 +44,6 @@ export async function chooseCombination(db: Database, chosen: Combination): Prom
       ],
       set: { openedAt },
     });
-}
-
-export interface KnownCombination extends Combination {
-  openedAtMs: number;
 }
 
 /** Every combination that was ever opened, the latest first. */

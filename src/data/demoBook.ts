@@ -16,7 +16,7 @@ import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { addChanges, listChanges } from './changes';
 import { chooseCombination } from './combination';
 import { COMBINATIONS, demoCaptures, type PlannedCapture } from './demoCaptures';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
 import { chooseSchools } from './schools';
 import { addRide, markRide } from './rides';

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { factSchema } from '@/core/formats/factKinds';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { facts } from './schema';
 
 /** A single remembered value by its key; `undefined` where there is none. Its reader checks its shape. */

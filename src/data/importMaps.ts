@@ -1,6 +1,6 @@
 import { chosenColumnsSchema, type ChosenColumns } from '@/core/import/rideUnits';
 import { readFact, writeFact } from './facts';
-import type { Database } from './openBook';
+import type { Database } from './database';
 
 const keyOf = (source: string) => `import/${source}`;
 

@@ -4,7 +4,7 @@ import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { forgetTimes } from './bookTime';
 import { breath } from './breath';
 import { forgetChanges } from './changes';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import * as schema from './schema';
 import { write } from './write';
 

@@ -2,8 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite, types } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
-import type { PgDatabase } from 'drizzle-orm/pg-core';
-import { drizzle, type PgliteQueryResultHKT } from 'drizzle-orm/pglite';
+import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import {
   BookDamaged,
@@ -20,9 +19,7 @@ import {
 import { lockFolder } from './folderLock';
 import { incomingBook, removeIncoming, type IncomingBook } from './incomingBook';
 import * as schema from './schema';
-
-/** A book, or a transaction on it. */
-export type Database = PgDatabase<PgliteQueryResultHKT, typeof schema>;
+import type { Database } from './database';
 
 export interface Book {
   db: Database;

@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
 import { Titles, type OwnTitle } from '@/catalog/ownTitle';
 import { ownTitleSchema } from '@/core/formats/ownTitleJson';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { ownDialects } from './schema';
 
 export async function listOwnTitles(db: Database): Promise<OwnTitle[]> {

@@ -1,7 +1,7 @@
 import { weaningPlanSchema, type WeaningPlan } from '@/core/response/weaning';
 import type { Combination } from '@/core/settings/scope';
 import { readFact, writeFact } from './facts';
-import type { Database } from './openBook';
+import type { Database } from './database';
 
 const keyOf = ({ rigId, titleId, carId, driver, branch }: Combination) =>
   `weaning/${[rigId, titleId, carId, driver, branch].join('/')}`;

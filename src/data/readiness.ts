@@ -1,5 +1,5 @@
 import { and, desc, eq } from 'drizzle-orm';
-import { proofResultsSchema, type ProofResult } from '@/core/axes/proof';
+import { proofResultsSchema } from '@/core/axes/proof';
 import {
   rotationReminderSchema,
   stampSchema,
@@ -9,8 +9,9 @@ import {
   type Tick,
 } from '@/core/ready/preflight';
 import { readFact, writeFact } from './facts';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { proofs, ticks } from './schema';
+import type { Proof } from '@/core/ready/proof';
 
 export interface ReadyScope {
   rigId: string;
@@ -47,14 +48,6 @@ export async function setTick(
     .insert(ticks)
     .values({ rigId, titleId, itemId, ...row })
     .onConflictDoUpdate({ target: [ticks.rigId, ticks.titleId, ticks.itemId], set: row });
-}
-
-export interface Proof {
-  id: string;
-  atMs: number;
-  results: ProofResult[];
-  /** Fingerprint of the captures and settings that it was made with. */
-  basis: string;
 }
 
 export interface ProofScope extends ReadyScope {
@@ -94,6 +87,7 @@ export async function newestProof(db: Database, scope: ProofScope): Promise<Proo
 }
 
 const reminderKey = (rigId: string) => `rotation-reminder/${rigId}`;
+
 const versionKey = (titleId: string) => `title-version/${titleId}`;
 
 export async function rotationReminder(db: Database, rigId: string): Promise<RotationReminder | null> {

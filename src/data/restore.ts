@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { BookDocument } from '@/core/formats/bookJson';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import type { ReadRecording } from './readBackup';
 import {
   captureParts,

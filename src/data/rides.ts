@@ -5,20 +5,12 @@ import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
 import { settingValuesSchema, type SettingValues } from '@/core/settings/setting';
 import { bookTime } from './bookTime';
 import type { Combination } from '@/core/settings/scope';
-import type { Database } from './openBook';
+import type { Database } from './database';
 import { inTurns, loadColumns, storeColumns } from './samples';
 import { rideParts, rides } from './schema';
+import type { RideRow } from '@/core/rides/rideRow';
 
 const headSchema = z.strictObject({ notes: rideNotesSchema });
-
-export interface RideRow {
-  id: string;
-  atMs: number;
-  trackId: string;
-  seed: number;
-  settings: SettingValues;
-  mark: 'A' | 'B' | null;
-}
 
 export interface NewRide extends Combination {
   id: string;

@@ -1,14 +1,9 @@
 import { asc, eq } from 'drizzle-orm';
 import { idSchema } from '@/core/text/line';
-import { rigNameSchema, rigSpecSchema, type RigSpec } from '@/core/rig/rigSpec';
-import type { Database } from './openBook';
+import { rigNameSchema, rigSpecSchema } from '@/core/rig/rigSpec';
+import type { Database } from './database';
 import { rigs } from './schema';
-
-export interface Rig {
-  id: string;
-  name: string;
-  spec: RigSpec;
-}
+import type { Rig } from '@/core/rig/rig';
 
 export async function listRigs(db: Database): Promise<Rig[]> {
   const rows = await db.select().from(rigs).orderBy(asc(rigs.createdAt));

@@ -1,7 +1,7 @@
 import { idSchema } from '@/core/text/line';
 import type { Combination } from '@/core/settings/scope';
 import { readFact, writeFact } from './facts';
-import type { Database } from './openBook';
+import type { Database } from './database';
 
 type Where = Pick<Combination, 'titleId' | 'driver'>;
 const keyOf = ({ titleId, driver }: Where) => `road/${titleId}/${driver}`;

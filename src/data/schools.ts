@@ -1,6 +1,6 @@
 import { schoolsSchema, USUAL_SCHOOLS, type Schools } from '@/core/settings/schools';
 import { readFact, writeFact } from './facts';
-import type { Database } from './openBook';
+import type { Database } from './database';
 
 const keyOf = (driver: string) => `schools/${driver}`;
 

@@ -1,4 +1,4 @@
-import type { Database } from './openBook';
+import type { Database } from './database';
 
 /** Memory per process; Next bundles modules more than once, so it hangs on the global object. */
 const place = globalThis as typeof globalThis & {

@@ -1,4 +1,4 @@
-import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
+import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import { watchAssignment, watchHold } from './assignment';
 import { hidAxes, hidButtons, readHidField, type HidCollection } from './hidLayout';
 import { readPlace } from './readings';
@@ -31,7 +31,7 @@ afterEach(() => jest.useRealTimers());
 
 describe('the simulated rig', () => {
   const collect = (speed = 1) => {
-    const rig = simulatedRig(TERN, 'Late shift', 1);
+    const rig = simulatedRig({ ...TERN, axes: simulatedAxes(TERN, 'Late shift') }, 1);
     rig.setSpeed(speed);
     const batches: SampleBatch[] = [];
     const states: string[] = [];

@@ -1,10 +1,17 @@
-import { simulatedAxes, type SimulatedRigSpec } from '@/catalog/simulatedRigs';
 import type { Motion } from '@/core/axes/actor';
 import type { AxisName } from '@/core/axes/recording';
-import { playAxis, rangeOf } from '@/core/axes/simulatedAxis';
+import { playAxis, rangeOf, type SimulatedAxis } from '@/core/axes/simulatedAxis';
 import { listenerSet, type DeviceSource, type DeviceState } from './source';
 
-/** A rig without hardware: hands and feet on the sensors of the catalogue, seeded, in real time or faster. */
+/** What is played: hand, foot and sensor of every axis of a rig. */
+export interface PlayedRig {
+  id: string;
+  name: string;
+  rateHz: number;
+  axes: Partial<Record<AxisName, SimulatedAxis>>;
+}
+
+/** A rig without hardware: hands and feet on described sensors, seeded, in real time or faster. */
 export interface SimulatedRig extends DeviceSource {
   /** What hand or foot does on an axis. */
   perform(axis: AxisName, motion: Motion): void;
@@ -18,14 +25,14 @@ const TICK_MS = 8;
 /** After a pause of the page (a hidden tab, a busy machine) no more than this is made up; simulated time waits out the rest. */
 const MOST_CATCH_UP_S = 0.1;
 
-export function simulatedRig(spec: SimulatedRigSpec, driver: string, seed: number): SimulatedRig {
+export function simulatedRig(rig: PlayedRig, seed: number): SimulatedRig {
   const listeners = listenerSet();
-  const axes = Object.entries(simulatedAxes(spec, driver)).map(([name, axis], i) => ({
+  const axes = Object.entries(rig.axes).map(([name, axis], i) => ({
     name: name as AxisName,
     range: rangeOf(axis),
-    played: playAxis(axis, seed * 16 + i, spec.rateHz),
+    played: playAxis(axis, seed * 16 + i, rig.rateHz),
   }));
-  const dt = 1 / spec.rateHz;
+  const dt = 1 / rig.rateHz;
   let state: DeviceState = 'live';
   let speed = 1;
   let t = 0;
@@ -37,12 +44,12 @@ export function simulatedRig(spec: SimulatedRigSpec, driver: string, seed: numbe
     const passedS = (now - before) / 1000;
     before = now;
     if (state !== 'live') return;
-    owed += Math.min(passedS, MOST_CATCH_UP_S) * speed * spec.rateHz;
+    owed += Math.min(passedS, MOST_CATCH_UP_S) * speed * rig.rateHz;
     const count = Math.floor(owed);
     if (count === 0) return;
     owed -= count;
     // In short batches: whoever follows the guide hears of a new step before the next movement begins.
-    const most = Math.ceil(spec.rateHz * LONGEST_BATCH_S);
+    const most = Math.ceil(rig.rateHz * LONGEST_BATCH_S);
     for (let done = 0; done < count; done += most) emit(Math.min(most, count - done));
   };
   const emit = (count: number) => {
@@ -67,13 +74,13 @@ export function simulatedRig(spec: SimulatedRigSpec, driver: string, seed: numbe
 
   return {
     info: {
-      id: `simulated:${spec.id}`,
-      label: `Simulated ${spec.name}`,
+      id: `simulated:${rig.id}`,
+      label: `Simulated ${rig.name}`,
       kind: 'simulated',
       ranges: Object.fromEntries(
         axes.map(({ name, range }) => [name, { min: range.rangeMin, max: range.rangeMax }]),
       ),
-      rateHz: spec.rateHz,
+      rateHz: rig.rateHz,
       rawAxes: 0,
     },
     get state() {

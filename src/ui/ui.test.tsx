@@ -3,7 +3,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { NumberSlider } from './NumberSlider';
-import { remember, remembered } from './remembered';
+import { remember, remembered } from '@/live/remembered';
 import { useKeys } from './useKeys';
 
 beforeAll(() => {

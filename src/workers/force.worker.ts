@@ -2,10 +2,9 @@ import { expose, transfer } from 'comlink';
 import { causesOf, COMPLAINTS } from '@/core/feel/complaints';
 import type { FoundCause } from '@/core/feel/cause';
 import { feelFactsOf } from '@/core/feel/feelFacts';
-import { maskNotes, type BalanceReport } from '@/core/force/balance';
+import { maskNotes } from '@/core/force/balance';
 import { carForce, carGains, type AlikeBy, type CarGain } from '@/core/force/carGains';
 import { chainOf, type ChainFacts } from '@/core/force/chainOf';
-import type { Smoothness } from '@/core/force/detail';
 import {
   damperAdvice,
   deadAdvice,
@@ -13,16 +12,13 @@ import {
   gainAdvice,
   isCalm,
   minForceAdvice,
-  type CalmReport,
-  type ForceAdvice,
 } from '@/core/force/forceAdvice';
 import { forceRecorder } from '@/core/force/forceInputs';
 import { effectParameter, forceField } from '@/core/force/forceParameters';
 import { forceParts, type DrivenRide, type ForceParts } from '@/core/force/forceParts';
 import type { ForceSchools } from '@/core/force/forceSchools';
 import { EFFECTS, type Effect } from '@/core/force/forceSettings';
-import { judgeLog, type ForceJudgement, type SignalJudgement } from '@/core/force/judgeForce';
-import type { OnCentre } from '@/core/force/onCentre';
+import { judgeLog } from '@/core/force/judgeForce';
 import { baseOverRide } from '@/core/force/rideForce';
 import { smoothingAdvice, type SmoothPoint } from '@/core/force/smoothing';
 import { inTurn, soundOf } from '@/core/force/sound';
@@ -31,68 +27,34 @@ import { weightAdvice } from '@/core/force/weight';
 import { readRideCsv } from '@/core/formats/rideCsv';
 import { describeProblem } from '@/core/problem';
 import type { RideLog } from '@/core/rides/rideLog';
-import { keyText, type SettingValues } from '@/core/settings/setting';
+import { keyText } from '@/core/settings/setting';
 import { simulateRide, type RidePlan, type RideProgress } from '@/core/vehicle/simulateRide';
-
-/** What a ride says of the settings in force or tried. */
-export interface ForceReport extends BalanceReport {
-  judgement: ForceJudgement;
-  /** The gain and the strength that the driver's schools would take. */
-  gain: ForceAdvice | null;
-  weight: ForceAdvice | null;
-  notes: string[];
-}
-
-export interface StabilityReport {
-  calm: CalmReport;
-  advice: ForceAdvice[];
-}
-
-/** What the base makes of the signal: detail against roughness, and the centre. */
-export interface SmoothReport {
-  smooth: Smoothness;
-  points: SmoothPoint[];
-  centre: OnCentre;
-  advice: ForceAdvice[];
-}
-
-/** Another car of the title, with what is set for it. */
-export interface OtherCar {
-  facts: ChainFacts;
-  plan: RidePlan;
-}
-
-/** A ride that lies in the book, and what it was driven with. */
-export interface LoggedRide {
-  id: string;
-  settings: SettingValues;
-  /** Where its file is: whole, for a worker may have no address of its own to start from. */
-  url: string;
-}
-
-export interface LoggedReport {
-  judgement: SignalJudgement;
-  gain: ForceAdvice | null;
-}
-
-/** Settings heard one after the other over the same road. */
-export interface HeardForce {
-  sound: Float32Array<ArrayBuffer>;
-  pieceS: number;
-  isPair: boolean;
-}
+import type {
+  ForceReport,
+  StabilityReport,
+  SmoothReport,
+  OtherCar,
+  LoggedRide,
+  LoggedReport,
+  HeardForce,
+} from '@/core/force/forceReport';
 
 const PIECE_S = 4;
+
 const ON_BASE_HZ = 1000;
 
 /** The ride that was driven last; every question about settings is answered over it. */
 let driven: DrivenRide | null = null;
+
 /** Laps of other cars by their plan. */
 const others = new Map<string, DrivenRide>();
+
 /** What was worked out of the newest settings; those kept and those tried are asked for in turn. */
 let recent: { key: string; parts: ForceParts }[] = [];
+
 /** What the base's smoothing can do, by everything else that is set. */
 const reach = new Map<string, SmoothPoint[]>();
+
 const MOST_RECENT = 3;
 
 function partsOf(facts: ChainFacts): ForceParts {

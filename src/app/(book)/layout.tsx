@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { Frame } from '@/stations/frame/Frame';
 
 export default async function BookLayout({ children }: { children: React.ReactNode }) {

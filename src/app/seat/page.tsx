@@ -1,7 +1,8 @@
 import { database } from '@/data/book';
 import { listRigs } from '@/data/rigs';
-import { bookView } from '@/stations/bookView';
-import { SeatFlow, type SeatWish } from '@/stations/seat/SeatFlow';
+import { bookView } from '@/book/read/readBook';
+import { SeatFlow } from '@/stations/seat/SeatFlow';
+import type { SeatWish } from '@/stations/seat/task';
 import { SeatSetup } from '@/stations/seat/SeatSetup';
 
 export const metadata = { title: 'From the seat · Pebble Road' };

@@ -1,7 +1,8 @@
 import { fail, succeed, type Outcome } from '../problem';
 import { analysePedal } from './analysePedal';
 import { analyseShifter, type ShifterAnalysis } from './analyseShifter';
-import { analyseSteering, type SteeringAnalysis } from './analyseSteering';
+import { analyseSteering } from './analyseSteering';
+import type { SteeringAnalysis } from './steeringAnalysis';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { isPedalAxis, type AxisName, type Recording } from './recording';
 

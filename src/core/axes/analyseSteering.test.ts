@@ -1,5 +1,6 @@
 import { seededRandom } from '../numeric/random';
-import { analyseSteering, type SteeringAnalysis } from './analyseSteering';
+import { analyseSteering } from './analyseSteering';
+import type { SteeringAnalysis } from './steeringAnalysis';
 import { runsFromLabels, type Recording } from './recording';
 import { countsPerDegree, nominalRotation } from './rotation';
 

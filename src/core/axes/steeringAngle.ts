@@ -1,4 +1,4 @@
-import type { SteeringAnalysis } from './analyseSteering';
+import type { SteeringAnalysis } from './steeringAnalysis';
 
 type Measured = Pick<SteeringAnalysis, 'min' | 'max' | 'centre' | 'inverted' | 'rotationDeg'>;
 

@@ -1,4 +1,4 @@
-import type { SteeringAnalysis } from './analyseSteering';
+import type { SteeringAnalysis } from './steeringAnalysis';
 import type { Recording } from './recording';
 
 const Z95 = 1.96;

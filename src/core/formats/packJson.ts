@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { AXIS_NAMES } from '../axes/recording';
 import { fail, succeed, type Outcome } from '../problem';
 import { LAYERS } from '../settings/setting';
-import type { Hardware, SetAxis } from '../settings/carryOver';
+import type { Hardware, SetAxis } from '../settings/transferSettings';
 import { checkSettings } from '../response/settings';
 import { line, paragraph } from '../text/line';
 import { atMsSchema } from '../text/time';

@@ -68,3 +68,7 @@ export function usualScope(layer: Layer, combination: Combination): Scope {
 export function combinationText({ rigId, titleId, carId, driver, branch }: Combination): string {
   return [rigId, titleId, carId, driver, branch].join('/');
 }
+
+export interface KnownCombination extends Combination {
+  openedAtMs: number;
+}

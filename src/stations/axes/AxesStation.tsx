@@ -1,19 +1,20 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
-import { programmeFor } from '@/core/axes/programme';
 import type { AxisName } from '@/core/axes/recording';
 import { useKeys } from '@/ui/useKeys';
-import type { AxisView, BookView } from '../bookView';
-import { gives, setPace, useLiveRig } from '../frame/liveRig';
-import { discardDraft } from './actions';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { gives, setPace, useLiveRig } from '@/live/liveRig';
+import { discardDraft } from '@/book/write/captures';
 import { AxisResult } from './AxisResult';
 import { CaptureRun } from './CaptureRun';
-import { loadDraft } from './captureSession';
+import { loadDraft } from '@/live/captureSession';
 import { HistoryView } from './HistoryView';
 import { MeasureSteps } from './MeasureSteps';
 import { NotMeasured } from './NotMeasured';
-import type { CaptureStart } from './useCapture';
+import type { CaptureStart } from '@/live/useCapture';
+import { stepsFor } from '@/core/axes/stepsFor';
 
 /** Captures under way: the one that runs, and the axes that follow it in this go. */
 interface Run {
@@ -37,7 +38,10 @@ export function AxesStation({
   const [angles, setAngles] = useState<number[] | null>(null);
   const axis = view.axes.find((a) => a.axis === name) ?? view.axes[0]!;
   const startOf = useCallback(
-    (next: AxisName): CaptureStart => ({ axis: next, steps: stepsFor(view, next, { takeup, angles }) }),
+    (next: AxisName): CaptureStart => ({
+      axis: next,
+      steps: stepsFor(view.rig.spec, next, { takeup, angles }),
+    }),
     [view, takeup, angles],
   );
   const begin = async (first: AxisView, toFollow: AxisName[], fromDraft: boolean) => {
@@ -100,19 +104,4 @@ export function AxesStation({
   if (shows === 'history') return <HistoryView view={view} axis={axis} />;
   if (!axis.capture) return <NotMeasured view={view} axis={axis} measure={measure} />;
   return <AxisResult view={view} axis={axis} capture={axis.capture} measure={measure} />;
-}
-
-/** The programme of an axis on this rig. */
-export function stepsFor(
-  { rig }: Pick<BookView, 'rig'>,
-  axis: AxisName,
-  wishes: { takeup?: boolean; angles?: number[] | null } = {},
-) {
-  const { base, shifter } = rig.spec;
-  return programmeFor(axis, {
-    takeup: wishes.takeup === true && axis === 'brake',
-    ...(wishes.angles ? { angles: wishes.angles } : {}),
-    rotationDeg: base.rotationDeg ?? base.maxRotationDeg,
-    ...(shifter ? { shifter } : {}),
-  });
 }

@@ -6,10 +6,12 @@ import { rotationAdvice } from '@/core/axes/rotationAdvice';
 import { gridValue, toCanonical } from '@/core/response/dialect';
 import { valueOf } from '@/core/response/settings';
 import { Button } from '@/ui/Button';
-import type { AxisView, BookView } from '../bookView';
-import { applyChange } from '../frame/actions';
-import { NextStep } from '../StationPage';
-import { degrees, percent, told } from '../words';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { applyChange } from '@/book/write/settings';
+import { NextStep } from '@/ui/StationPage';
+import { degrees, percent } from '@/words/format';
+import { told } from '@/parts/told';
 
 interface Piece {
   title: React.ReactNode;

@@ -4,17 +4,18 @@ import Link from 'next/link';
 import { useCallback } from 'react';
 import { AXIS_WORDS } from '@/core/axes/recording';
 import { Chart } from '@/ui/Chart';
-import type { AxisView, BookView, CaptureView } from '../bookView';
-import { Recommendations } from '../Recommendations';
-import { Facts, NextStep, StationPage } from '../StationPage';
-import { degrees, moment } from '../words';
+import type { AxisView, CaptureView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { Recommendations } from '@/parts/Recommendations';
+import { Facts, NextStep, StationPage } from '@/ui/StationPage';
+import { degrees, moment } from '@/words/format';
 import { AxisAdvice, adviceCount } from './AxisAdvice';
 import { axisFacts } from './axisFacts';
 import { AxisTabs } from './AxisTabs';
 import { captureOption } from './captureChart';
 import { CaptureProblems } from './CaptureProblems';
-import { axisFinding } from './finding';
-import { sensorName } from './sensorName';
+import { axisFinding } from '@/words/axisFinding';
+import { sensorName } from '@/words/hardware';
 
 /** What the newest capture of an axis says: picture, figures, notes; on the right what to do. */
 export function AxisResult({

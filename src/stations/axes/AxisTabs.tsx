@@ -1,7 +1,9 @@
 import Link from 'next/link';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
-import type { AxisView, BookView } from '../bookView';
-import { axisHealth, type Health } from '../roadHealth';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { axisHealth } from '@/book/judge/stationHealth';
+import type { Health } from '@/book/model/stationHealth';
 
 const PEBBLES: Record<Health, PebbleKind> = {
   untouched: 'empty',

@@ -9,14 +9,14 @@ import type { DeviceSource } from '@/devices/source';
 import { Button } from '@/ui/Button';
 import { LiveCanvas } from '@/ui/LiveCanvas';
 import { useKeys } from '@/ui/useKeys';
-import { useAnswerButtons } from '../answerButtons';
-import { StationPage } from '../StationPage';
-import { CaptureProgress } from './CaptureProgress';
-import { liveTrace } from './liveTrace';
-import { otherAxisText, promptOf, remarkText } from './prompts';
-import { SimulatedPanel } from './SimulatedPanel';
+import { useAnswerButtons } from '@/live/answerButtons';
+import { StationPage } from '@/ui/StationPage';
+import { CaptureProgress } from '@/parts/CaptureProgress';
+import { liveTrace } from '@/parts/liveTrace';
+import { otherAxisText, promptOf, remarkText } from '@/words/prompts';
+import { SimulatedPanel } from '@/parts/SimulatedPanel';
 import { TeachButtons } from './TeachButtons';
-import { useCapture, type CaptureStart } from './useCapture';
+import { useCapture, type CaptureStart } from '@/live/useCapture';
 
 interface Props {
   source: DeviceSource;

@@ -9,14 +9,15 @@ import type { DeviceSource } from '@/devices/source';
 import { Button } from '@/ui/Button';
 import { Pebble } from '@/ui/Pebble';
 import { useKeys } from '@/ui/useKeys';
-import type { BookView } from '../bookView';
-import { useLiveRig } from '../frame/liveRig';
-import { NextStep, StationPage } from '../StationPage';
-import { moment, told } from '../words';
-import { signProof } from './actions';
-import { provable } from './proofSession';
-import { proofFigure, proofItemName, proofPrompt, shortWords } from './proofWords';
-import { useProof } from './useProof';
+import type { BookView } from '@/book/model/bookView';
+import { useLiveRig } from '@/live/liveRig';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { moment } from '@/words/format';
+import { told } from '@/parts/told';
+import { signProof } from '@/book/write/captures';
+import { provable } from '@/live/proofSession';
+import { proofFigure, proofItemName, proofPrompt, shortWords } from '@/words/proof';
+import { useProof } from '@/live/useProof';
 
 /** Prove it: every axis shows 0 and 100 % once, both locks and the centre; ends signed as settled, or with the reason. */
 export function CheckStation({ view }: { view: BookView }) {

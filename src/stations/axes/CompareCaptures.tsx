@@ -1,5 +1,5 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import { degrees, percent } from '../words';
+import { degrees, percent } from '@/words/format';
 
 interface Side {
   name: string;

@@ -9,8 +9,8 @@ import { notify } from '@/ui/notices';
 import { readCapture } from '@/workers/readCapture';
 import { sendColumns } from '@/workers/sendColumns';
 import { useRouter } from 'next/navigation';
-import type { AxisView } from '../bookView';
-import { beginReplay, endReplay, useLiveRig } from '../frame/liveRig';
+import type { AxisView } from '@/book/model/axisView';
+import { beginReplay, endReplay, useLiveRig } from '@/live/liveRig';
 import { CompareCaptures } from './CompareCaptures';
 
 interface Read {

@@ -5,10 +5,12 @@ import { useState } from 'react';
 import { heldAngles, readAngles } from '@/core/axes/programme';
 import { AXIS_WORDS } from '@/core/axes/recording';
 import { Button } from '@/ui/Button';
-import type { AxisView, BookView } from '../bookView';
-import { NextStep } from '../StationPage';
-import { moment, told } from '../words';
-import { discardDraft } from './actions';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep } from '@/ui/StationPage';
+import { moment } from '@/words/format';
+import { told } from '@/parts/told';
+import { discardDraft } from '@/book/write/captures';
 import { FilePanel } from './FilePanel';
 
 interface Props {

@@ -1,6 +1,7 @@
 import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
-import type { AxisView, BookView } from '../bookView';
-import { StationPage } from '../StationPage';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { StationPage } from '@/ui/StationPage';
 import { AxisTabs } from './AxisTabs';
 import { CaptureProblems } from './CaptureProblems';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from '@/ui/Button';
-import type { Answer, TaughtButtons } from '../answerButtons';
+import type { Answer, TaughtButtons } from '@/live/answerButtons';
 
 const WORDS: Record<Answer, string> = { yes: 'yes', no: 'no' };
 

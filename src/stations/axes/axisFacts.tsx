@@ -1,9 +1,9 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
-import type { SteeringAnalysis } from '@/core/axes/analyseSteering';
+import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import { Term } from '@/ui/Term';
-import { capital, degrees, percent } from '../words';
+import { capital, degrees, percent } from '@/words/format';
 
 export interface Fact {
   value: React.ReactNode;

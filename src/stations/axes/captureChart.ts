@@ -2,11 +2,11 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { EffectiveResponse } from '@/core/response/compose';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
-import type { AxisName } from '@/core/axes/recording';
-import type { SteeringAnalysis } from '@/core/axes/analyseSteering';
+import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 import type { CaptureTrace } from '@/core/axes/captureTrace';
-import { capital } from '../words';
+import { capital } from '@/words/format';
+import { axisInk } from '@/parts/axisInk';
 
 const PHASE_NAMES: Record<string, string> = {
   rest: 'Rest',
@@ -49,12 +49,6 @@ export function captureLines(analysis: PedalAnalysis, layer: Ends): Line[] {
       : { at: 100 * layer.saturation, text: '100 % from here', kind: 'now' },
   );
   return lines;
-}
-
-/** The colour of an axis on a chart; paddles are drawn as the clutch that they are. */
-export function axisInk(axis: AxisName, palette: ChartPalette): string {
-  if (axis === 'paddle_left' || axis === 'paddle_right') return palette.clutch;
-  return axis === 'gear' ? palette.ink : palette[axis];
 }
 
 /** Time, phases and the trace, which every axis shares; the scale is its own. */
@@ -144,6 +138,7 @@ export function captureOption(
 
 /** Room above 100 % for the names of the phases. */
 const HIGHEST = 115;
+
 /** A press is marked over its plateau, not where it begins. */
 const PRESS_MIDDLE_S = 0.55;
 
@@ -231,6 +226,7 @@ function roughMarks(analysis: PedalAnalysis, palette: ChartPalette): object[] {
 
 /** Room above the left lock for the names of the phases. */
 const ABOVE_LOCK = 1.16;
+
 /** A lock that lies this little over a line of the grid ends there. */
 const HARDLY_DEG = 8;
 

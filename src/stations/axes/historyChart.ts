@@ -2,7 +2,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { NOISE_REACH_SIGMAS, trendAt, type AxisHistory } from '@/core/axes/axisHistory';
 import type { AxisName } from '@/core/axes/recording';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import { axisInk } from './captureChart';
+import { axisInk } from '@/parts/axisInk';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 

@@ -7,11 +7,12 @@ import { Button } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { notify } from '@/ui/notices';
 import { ProgressBar } from '@/ui/ProgressBar';
-import { NextStep } from '../StationPage';
-import { date, moment, told } from '../words';
-import type { RestoreReport } from './acceptBackup';
-import { dateToday } from './actions';
-import type { Step } from './longWork';
+import { NextStep } from '@/ui/StationPage';
+import { date, moment } from '@/words/format';
+import { told } from '@/parts/told';
+import type { RestoreReport } from '@/book/write/acceptBackup';
+import { dateToday } from '@/book/write/card';
+import type { Step } from '@/book/write/longWork';
 import { watchWork, type Answer } from './watchWork';
 
 const KINDS = ['rigs', 'captures', 'rides', 'changes'] as const;

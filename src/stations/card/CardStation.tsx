@@ -4,12 +4,13 @@ import Link from 'next/link';
 import { cardCsv, cardMarkdown } from '@/core/card/setupCard';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
-import type { BookView } from '../bookView';
-import { NextStep, StationPage } from '../StationPage';
-import { moment, told } from '../words';
-import { cardTypedIn } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { moment } from '@/words/format';
+import { told } from '@/parts/told';
+import { cardTypedIn } from '@/book/write/card';
 import { BackUp } from './BackUp';
-import { cardOf } from './cardOf';
+import { cardOf } from '@/book/judge/card';
 import { CardSheet } from './CardSheet';
 
 /** Card: what to type, in the order of the menus; printed, taken along, ticked off from the seat. */

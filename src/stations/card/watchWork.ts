@@ -1,5 +1,5 @@
 import type { Problem } from '@/core/problem';
-import type { Step } from './longWork';
+import type { Step } from '@/book/write/longWork';
 
 export type Answer<T> = ({ ok: true } & T) | { ok: false; problems: Problem[] };
 

@@ -2,34 +2,25 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { carryOver, hardwareDiffers, type Hardware, type SetAxis } from '@/core/settings/carryOver';
+import { transferSettings, hardwareDiffers } from '@/core/settings/transferSettings';
 import { combinationText } from '@/core/settings/scope';
 import { changedBetween, keyOfText, type SettingValues } from '@/core/settings/setting';
 import { valueText, type Effective } from '@/core/settings/trail';
 import { menuField } from '@/core/settings/menus';
 import { Button } from '@/ui/Button';
 import { TextField } from '@/ui/fields';
-import { CarriedList } from '../CarriedList';
-import type { BookView } from '../bookView';
-import type { CombinationLine } from '../combinationView';
-import { changeCombination } from '../frame/actions';
-import { settingName } from '../frame/trailItems';
-import { hardwareOf } from '../hardwareOf';
-import { NextStep, StationPage } from '../StationPage';
-import { originText } from '../provenance';
-import { moment, told } from '../words';
-import { branchOff } from './actions';
-
-/** Another combination as far as it is compared. */
-export interface OtherCombination {
-  text: string;
-  name: string;
-  settings: SettingValues;
-  origins: Record<string, Effective>;
-  set: SetAxis[];
-  hardware: Hardware;
-  isSameMenu: boolean;
-}
+import { CarriedList } from '@/parts/CarriedList';
+import type { BookView } from '@/book/model/bookView';
+import type { CombinationLine } from '@/book/model/combinationView';
+import { changeCombination } from '@/book/write/settings';
+import { settingName } from '@/book/judge/trail';
+import { hardwareOf } from '@/book/judge/hardware';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { originText } from '@/book/judge/provenance';
+import { moment } from '@/words/format';
+import { told } from '@/parts/told';
+import { branchOff } from '@/book/write/branches';
+import type { OtherCombination } from '@/book/model/otherCombination';
 
 interface Props {
   view: BookView;
@@ -39,7 +30,7 @@ interface Props {
 
 /** Every combination of the book; any of them beside the one that is open, and what could be taken over from it. */
 export function CombinationsStation({ view, lines, other }: Props) {
-  const carried = other ? carryOver(other.set, view.menus, view.settings) : [];
+  const carried = other ? transferSettings(other.set, view.menus, view.settings) : [];
   const count = carried.reduce((sum, axis) => sum + axis.items.length, 0);
   return (
     <StationPage

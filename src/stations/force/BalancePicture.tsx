@@ -8,20 +8,20 @@ import { EFFECTS, type Effect } from '@/core/force/forceSettings';
 import { gridValue } from '@/core/response/dialect';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
-import type { BookView } from '../bookView';
-import type { Trying } from '../useTrying';
-import { percent } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import type { DraftSettings } from '@/parts/useDraftSettings';
+import { percent } from '@/words/format';
 import { cueOption } from './forceChart';
 import type { ForceState } from './useForce';
 
 /** Every effect against the tyres, stretch by stretch, and what the rim says of the front's grip. */
 export function BalancePicture({
   view,
-  trying,
+  draft,
   force,
 }: {
   view: BookView;
-  trying: Trying;
+  draft: DraftSettings;
   force: ForceState;
 }) {
   const { balance, cue } = force.report!;
@@ -29,8 +29,8 @@ export function BalancePicture({
   return (
     <div className="grid max-w-4xl gap-x-6 gap-y-4 xl:grid-cols-[3fr_2fr]">
       <div>
-        <MaskTable view={view} trying={trying} balance={balance} />
-        <Presets view={view} trying={trying} />
+        <MaskTable view={view} draft={draft} balance={balance} />
+        <Presets view={view} draft={draft} />
       </div>
       <div>
         <div className="h-56">
@@ -58,14 +58,22 @@ export function BalancePicture({
   );
 }
 
-function MaskTable({ view, trying, balance }: { view: BookView; trying: Trying; balance: StretchBalance[] }) {
+function MaskTable({
+  view,
+  draft,
+  balance,
+}: {
+  view: BookView;
+  draft: DraftSettings;
+  balance: StretchBalance[];
+}) {
   const offered = EFFECTS.flatMap((effect) => {
-    const found = forceField(view.menus, trying.values, 'title', effectParameter(effect));
+    const found = forceField(view.menus, draft.values, 'title', effectParameter(effect));
     return found ? [{ effect, found, label: found.field.label }] : [];
   });
   const inUse = offered.filter(({ found }) => found.canonical > 0);
   const mute = (some: typeof offered) => {
-    for (const { found } of some) trying.attempt(found.key, gridValue(found.field, 0));
+    for (const { found } of some) draft.attempt(found.key, gridValue(found.field, 0));
   };
   if (inUse.length === 0)
     return <p className="self-center text-muted">No effect is on: the tyres alone are at the rim.</p>;
@@ -120,11 +128,11 @@ function MaskTable({ view, trying, balance }: { view: BookView; trying: Trying; 
 }
 
 /** Ways to begin; tried like a slider. */
-function Presets({ view, trying }: { view: BookView; trying: Trying }) {
+function Presets({ view, draft }: { view: BookView; draft: DraftSettings }) {
   const take = ({ shares }: EffectPreset) => {
     for (const effect of EFFECTS) {
-      const found = forceField(view.menus, trying.values, 'title', effectParameter(effect));
-      if (found) trying.attempt(found.key, gridValue(found.field, shares[effect] ?? 0));
+      const found = forceField(view.menus, draft.values, 'title', effectParameter(effect));
+      if (found) draft.attempt(found.key, gridValue(found.field, shares[effect] ?? 0));
     }
   };
   return (

@@ -4,13 +4,15 @@ import { useMemo, useState } from 'react';
 import type { AlikeBy, CarState } from '@/core/force/carGains';
 import { keyText } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
-import type { BookView } from '../bookView';
-import { applyChanges } from '../frame/actions';
-import type { Trying } from '../useTrying';
-import { percent, told } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import { applyChanges } from '@/book/write/settings';
+import type { DraftSettings } from '@/parts/useDraftSettings';
+import { percent } from '@/words/format';
+import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
-import { otherCarsOf, type CarSide } from './carSides';
-import { heavierIn } from './forceFacts';
+import { otherCarsOf } from '@/book/judge/otherCars';
+import type { CarSide } from '@/book/model/carSide';
+import { heavierIn } from '@/book/judge/force';
 import type { ForceState } from './useForce';
 import { useAnswer } from './useAnswer';
 
@@ -22,22 +24,22 @@ const BY: Record<AlikeBy, { name: string; words: string }> = {
 /** Every car of the title beside the open one, and the gain that would make it alike. */
 export function CarsTable({
   view,
-  trying,
+  draft,
   sides,
   force,
 }: {
   view: BookView;
-  trying: Trying;
+  draft: DraftSettings;
   sides: CarSide[];
   force: ForceState;
 }) {
   const [by, setBy] = useState<AlikeBy>('peak');
   const [said, setSaid] = useState<string | null>(null);
-  const others = useMemo(() => otherCarsOf(view, sides, trying.values), [view, sides, trying.values]);
+  const others = useMemo(() => otherCarsOf(view, sides, draft.values), [view, sides, draft.values]);
   const answered = useAnswer(force, by, (worker) => worker.cars(force.facts, others, by));
   const { answer: rows, fault } = answered;
   // What is tried and not kept yet comes first.
-  const isBusy = answered.isBusy || trying.changed.length > 0;
+  const isBusy = answered.isBusy || draft.changed.length > 0;
   const changes = (rows ?? []).flatMap(({ carId, advice }) => (advice ? [{ carId, ...advice }] : []));
   /** What is to be said before these gains are set. */
   const cautionOf = (some: typeof changes) =>

@@ -1,7 +1,7 @@
 import type { ClipKind } from '@/core/force/clipEvents';
 import type { ForceTrace } from '@/core/force/judgeForce';
-import { RoadLine } from '../ride/RoadLine';
-import type { RoadMap } from '../ride/rideTrace';
+import { RoadLine } from '@/parts/RoadLine';
+import type { RoadMap } from '@/book/model/rideTrace';
 import { CLIP_MARKS } from './forceChart';
 
 /** Size of a mark, m of the map. */

@@ -1,7 +1,7 @@
 import { COUPLINGS, isDead, type Coupling } from '@/core/force/coupling';
 import { forceField, type ForceField } from '@/core/force/forceParameters';
 import type { SettingValues } from '@/core/settings/setting';
-import type { BookView } from '../bookView';
+import type { BookView } from '@/book/model/bookView';
 
 const DOES: Record<Coupling['does'], { words: string; dash: string }> = {
   scales: { words: 'scales', dash: '' },

@@ -9,14 +9,15 @@ import { decimalsOf } from '@/core/response/dialect';
 import { menuField } from '@/core/settings/menus';
 import { keyText } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
-import type { BookView } from '../bookView';
-import { applyChanges } from '../frame/actions';
-import { NextStep } from '../StationPage';
-import type { Trying } from '../useTrying';
-import { told } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import { applyChanges } from '@/book/write/settings';
+import { NextStep } from '@/ui/StationPage';
+import type { DraftSettings } from '@/parts/useDraftSettings';
+import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
-import { otherCarsOf, type CarSide } from './carSides';
-import { heavierIn } from './forceFacts';
+import { otherCarsOf } from '@/book/judge/otherCars';
+import type { CarSide } from '@/book/model/carSide';
+import { heavierIn } from '@/book/judge/force';
 import { useAnswer } from './useAnswer';
 import type { ForceState } from './useForce';
 
@@ -24,14 +25,14 @@ import type { ForceState } from './useForce';
 export function FeelsPanel({
   like,
   view,
-  trying,
+  draft,
   sides,
   force,
 }: {
   /** The feeling that one came with. */
   like: string | null;
   view: BookView;
-  trying: Trying;
+  draft: DraftSettings;
   sides: CarSide[];
   force: ForceState;
 }) {
@@ -59,7 +60,7 @@ export function FeelsPanel({
           Choose what comes nearest. What can be behind it is measured on this combination, and ranked.
         </p>
       ) : (
-        <Causes key={chosen} id={chosen} view={view} trying={trying} sides={sides} force={force} />
+        <Causes key={chosen} id={chosen} view={view} draft={draft} sides={sides} force={force} />
       )}
     </div>
   );
@@ -91,17 +92,17 @@ const MARKS: Record<CauseVerdict, string> = { likely: '●', possible: '◐', 'r
 function Causes({
   id,
   view,
-  trying,
+  draft,
   sides,
   force,
 }: {
   id: string;
   view: BookView;
-  trying: Trying;
+  draft: DraftSettings;
   sides: CarSide[];
   force: ForceState;
 }) {
-  const others = useMemo(() => otherCarsOf(view, sides, trying.values), [view, sides, trying.values]);
+  const others = useMemo(() => otherCarsOf(view, sides, draft.values), [view, sides, draft.values]);
   const { answer, fault, isBusy } = useAnswer(force, id, (worker) =>
     worker.feel(id, force.facts, view.schools, others),
   );
@@ -135,7 +136,7 @@ function Causes({
             view={view}
             facts={others.find(({ facts }) => facts.car.id === cause.change?.carId)?.facts ?? force.facts}
             // What is tried and not kept yet comes first.
-            isBusy={isBusy || trying.changed.length > 0}
+            isBusy={isBusy || draft.changed.length > 0}
             isFirst={cause === first}
           />
         ))}

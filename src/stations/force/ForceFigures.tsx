@@ -1,9 +1,9 @@
 import { Term } from '@/ui/Term';
-import type { ForceReport } from '@/workers/force.worker';
-import type { BookView } from '../bookView';
-import { Facts } from '../StationPage';
-import { decibels, percent, plain } from '../words';
-import type { Panel } from './panels';
+import type { ForceReport } from '@/core/force/forceReport';
+import type { BookView } from '@/book/model/bookView';
+import { Facts } from '@/ui/StationPage';
+import { decibels, percent, plain } from '@/words/format';
+import type { Panel } from '@/words/forcePanels';
 import type { ForceState } from './useForce';
 
 /** The figures of a part of the force. */

@@ -1,9 +1,9 @@
 import { forceFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
 import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
 import { NumberSlider } from '@/ui/NumberSlider';
-import type { BookView } from '../bookView';
-import type { Trying } from '../useTrying';
-import { ON_PANEL, PANEL_NAMES, type Panel } from './panels';
+import type { BookView } from '@/book/model/bookView';
+import type { DraftSettings } from '@/parts/useDraftSettings';
+import { ON_PANEL, PANEL_NAMES, type Panel } from '@/words/forcePanels';
 
 const layerNames = (view: BookView): Record<Layer, string> => ({
   base: view.menus.base.steering?.dialect.name ?? 'Base',
@@ -12,13 +12,13 @@ const layerNames = (view: BookView): Record<Layer, string> => ({
 });
 
 /** What base, title and car let one set of a part, each in its own numbers. */
-export function ForceSliders({ view, trying, panel }: { view: BookView; trying: Trying; panel: Panel }) {
+export function ForceSliders({ view, draft, panel }: { view: BookView; draft: DraftSettings; panel: Panel }) {
   const names = layerNames(view);
   const shown = ON_PANEL[panel];
   return (
     <div className="mt-3 max-w-2xl" role="group" aria-label={`${PANEL_NAMES[panel]} settings`}>
       {LAYERS.map((layer) => {
-        const fields = forceFields(view.menus, trying.values, layer).filter(({ field }) =>
+        const fields = forceFields(view.menus, draft.values, layer).filter(({ field }) =>
           shown.includes(field.key as ForceParameter),
         );
         if (fields.length === 0) return null;
@@ -26,7 +26,7 @@ export function ForceSliders({ view, trying, panel }: { view: BookView; trying: 
           <section key={layer} aria-label={names[layer]}>
             <h3 className="mt-2 text-sm text-muted">{names[layer]}</h3>
             {fields.map((one) => (
-              <ForceSlider key={keyText(one.key)} one={one} view={view} trying={trying} />
+              <ForceSlider key={keyText(one.key)} one={one} view={view} draft={draft} />
             ))}
           </section>
         );
@@ -35,7 +35,7 @@ export function ForceSliders({ view, trying, panel }: { view: BookView; trying: 
   );
 }
 
-function ForceSlider({ one, view, trying }: { one: ForceField; view: BookView; trying: Trying }) {
+function ForceSlider({ one, view, draft }: { one: ForceField; view: BookView; draft: DraftSettings }) {
   const { field, key, value } = one;
   const kept = view.settings[keyText(key)];
   return (
@@ -48,7 +48,7 @@ function ForceSlider({ one, view, trying }: { one: ForceField; view: BookView; t
       neutral={field.neutral}
       value={value}
       ghost={typeof kept === 'number' ? kept : field.neutral}
-      onChange={(to) => trying.attempt(key, to)}
+      onChange={(to) => draft.attempt(key, to)}
     />
   );
 }

@@ -5,23 +5,23 @@ import Link from 'next/link';
 import { CAUTIONS } from '@/catalog/cautions';
 import { assumedOf } from '@/core/force/chainOf';
 import { STRONG_NM } from '@/core/rig/rigSpec';
-import type { BookView } from '../bookView';
-import { KeepStep } from '../KeepStep';
-import type { RoadMap } from '../ride/rideTrace';
-import { StationPage } from '../StationPage';
-import { useTrying, type Trying } from '../useTrying';
+import type { BookView } from '@/book/model/bookView';
+import { KeepStep } from '@/parts/KeepStep';
+import type { RoadMap } from '@/book/model/rideTrace';
+import { StationPage } from '@/ui/StationPage';
+import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { BalancePicture } from './BalancePicture';
 import { CalmPicture } from './CalmPicture';
-import type { CarSide } from './carSides';
+import type { CarSide } from '@/book/model/carSide';
 import { CarsTable } from './CarsTable';
 import { CouplingPicture } from './CouplingPicture';
 import { FeelsPanel, FeelsStep } from './FeelsPanel';
 import { ForceAdviceSteps } from './ForceAdviceSteps';
 import { ForceFigures } from './ForceFigures';
-import { crashCaution, forceFinding, heavierCaution } from './forceFacts';
+import { crashCaution, forceFinding, heavierCaution } from '@/book/judge/force';
 import { ForceSliders } from './ForceSliders';
 import { ListenPanel } from './ListenPanel';
-import { PANEL_NAMES, PANELS, type Panel } from './panels';
+import { PANEL_NAMES, PANELS, type Panel } from '@/words/forcePanels';
 import { StrengthPanel, WantedWeight } from './StrengthPanel';
 import { reportOn, useLoggedRide, type LoggedForce } from './useLoggedRide';
 import { SmoothPicture } from './SmoothPicture';
@@ -52,9 +52,9 @@ export function ForceStation({ view, sides, road, part, like }: Props) {
     setPanel(one);
     window.history.replaceState(null, '', `/force?part=${one}`);
   };
-  const trying = useTrying(view, 'Set by hand in Force.', (values) => heavierCaution(view, values));
-  const force = useForce(view, trying.values);
-  const tried = { ...view, settings: trying.values };
+  const draft = useDraftSettings(view, 'Set by hand in Force.', (values) => heavierCaution(view, values));
+  const force = useForce(view, draft.values);
+  const tried = { ...view, settings: draft.values };
   const logged = useLoggedRide(view, force);
   const report = reportOn(force.report, logged.report);
   return (
@@ -63,8 +63,8 @@ export function ForceStation({ view, sides, road, part, like }: Props) {
       subtitle={`${view.names.car} in ${view.names.title} on the ${view.names.rig}, simulated from tyre to rim.`}
       next={
         <>
-          <KeepStep view={view} trying={trying} />
-          {trying.changed.length === 0 &&
+          <KeepStep view={view} draft={draft} />
+          {draft.changed.length === 0 &&
             (panel === 'feels' ? (
               <FeelsStep />
             ) : (
@@ -97,17 +97,17 @@ export function ForceStation({ view, sides, road, part, like }: Props) {
           panel={panel}
           view={view}
           sides={sides}
-          trying={trying}
+          draft={draft}
           force={force}
           logged={logged}
           road={road}
           like={like}
         />
       )}
-      <ForceSliders view={view} trying={trying} panel={panel} />
-      {panel === 'strength' && <WantedWeight force={force} trying={trying} />}
+      <ForceSliders view={view} draft={draft} panel={panel} />
+      {panel === 'strength' && <WantedWeight force={force} draft={draft} />}
       {force.report && <ForceFigures panel={panel} force={force} report={report!} view={view} />}
-      {panel === 'balance' && <CouplingPicture view={view} values={trying.values} />}
+      {panel === 'balance' && <CouplingPicture view={view} values={draft.values} />}
       {force.report && force.report.notes.length > 0 && (
         <ul aria-label="Notes" className="mt-4 max-w-2xl border-t border-line">
           {force.report.notes.map((note) => (
@@ -127,7 +127,7 @@ function PanelPicture({
   panel,
   view,
   sides,
-  trying,
+  draft,
   force,
   logged,
   road,
@@ -135,7 +135,7 @@ function PanelPicture({
 }: Pick<Props, 'sides' | 'road' | 'like'> & {
   panel: Panel;
   view: BookView;
-  trying: Trying;
+  draft: DraftSettings;
   force: ForceState;
   logged: LoggedForce;
 }) {
@@ -143,17 +143,17 @@ function PanelPicture({
     case 'strength':
       return <StrengthPanel view={view} force={force} logged={logged} road={road} />;
     case 'balance':
-      return <BalancePicture view={view} trying={trying} force={force} />;
+      return <BalancePicture view={view} draft={draft} force={force} />;
     case 'smooth':
       return <SmoothPicture force={force} />;
     case 'calm':
       return <CalmPicture force={force} />;
     case 'cars':
-      return <CarsTable view={view} trying={trying} sides={sides} force={force} />;
+      return <CarsTable view={view} draft={draft} sides={sides} force={force} />;
     case 'listen':
-      return <ListenPanel view={view} isTried={trying.changed.length > 0} force={force} />;
+      return <ListenPanel view={view} isTried={draft.changed.length > 0} force={force} />;
     case 'feels':
-      return <FeelsPanel key={like} like={like} view={view} trying={trying} sides={sides} force={force} />;
+      return <FeelsPanel key={like} like={like} view={view} draft={draft} sides={sides} force={force} />;
   }
 }
 

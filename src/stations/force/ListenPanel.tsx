@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
-import type { BookView } from '../bookView';
-import { forceFactsOf } from './forceFacts';
+import type { BookView } from '@/book/model/bookView';
+import { forceFactsOf } from '@/book/judge/force';
 import { useAnswer } from './useAnswer';
 import type { ForceState } from './useForce';
 import { useListening } from './useListening';

@@ -2,9 +2,9 @@
 
 import type { ForceSchools } from '@/core/force/forceSchools';
 import { Button } from '@/ui/Button';
-import { chooseSchool } from '../schoolActions';
-import { NextStep } from '../StationPage';
-import { told } from '../words';
+import { chooseSchool } from '@/book/write/schools';
+import { NextStep } from '@/ui/StationPage';
+import { told } from '@/parts/told';
 
 interface Side {
   /** Where the driver stands. */

@@ -5,9 +5,9 @@ import { strengthFor } from '@/core/force/weight';
 import { chainOf } from '@/core/force/chainOf';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/fields';
-import type { BookView } from '../bookView';
-import type { RoadMap } from '../ride/rideTrace';
-import type { Trying } from '../useTrying';
+import type { BookView } from '@/book/model/bookView';
+import type { RoadMap } from '@/book/model/rideTrace';
+import type { DraftSettings } from '@/parts/useDraftSettings';
 import { RideChoice, StrengthPicture } from './StrengthPicture';
 import type { ForceState } from './useForce';
 import type { LoggedForce } from './useLoggedRide';
@@ -54,7 +54,7 @@ export function StrengthPanel({
 }
 
 /** The base's strength for a weight that the driver names. */
-export function WantedWeight({ force, trying }: { force: ForceState; trying: Trying }) {
+export function WantedWeight({ force, draft }: { force: ForceState; draft: DraftSettings }) {
   const [wanted, setWanted] = useState<number | null>(null);
   const { facts, report } = force;
   if (!report) return null;
@@ -77,7 +77,7 @@ export function WantedWeight({ force, trying }: { force: ForceState; trying: Try
               {found.cornerNm.toFixed(1)} N·m.
             </p>
             {found.to !== found.field.value && (
-              <Button onClick={() => trying.attempt(found.field.key, found.to)}>Try {found.to}</Button>
+              <Button onClick={() => draft.attempt(found.field.key, found.to)}>Try {found.to}</Button>
             )}
           </>
         ))}

@@ -2,12 +2,12 @@
 
 import { useCallback, useId, useState } from 'react';
 import type { SignalJudgement } from '@/core/force/judgeForce';
-import type { LoggedRide } from '@/workers/force.worker';
+import type { LoggedRide } from '@/core/force/forceReport';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
-import type { BookView } from '../bookView';
-import type { RoadMap } from '../ride/rideTrace';
-import { moment } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import type { RoadMap } from '@/book/model/rideTrace';
+import { moment } from '@/words/format';
 import { ClipMap } from './ClipMap';
 import { CLIP_MARKS, forceOption, sortedOption } from './forceChart';
 

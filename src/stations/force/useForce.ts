@@ -6,11 +6,12 @@ import type { ChainFacts } from '@/core/force/chainOf';
 import { reasonOf } from '@/core/problem';
 import { changedBetween, type SettingValues } from '@/core/settings/setting';
 import type { RidePlan, RideProgress } from '@/core/vehicle/simulateRide';
-import type { ForceReport, ForceWorker, SmoothReport, StabilityReport } from '@/workers/force.worker';
+import type { ForceWorker } from '@/workers/force.worker';
+import type { ForceReport, SmoothReport, StabilityReport } from '@/core/force/forceReport';
 import { startForce } from '@/workers/startForce';
-import type { BookView } from '../bookView';
-import { anyRidePlan } from '../ride/ridePlan';
-import { forceFactsOf } from './forceFacts';
+import type { BookView } from '@/book/model/bookView';
+import { anyRidePlan } from '@/book/judge/ridePlan';
+import { forceFactsOf } from '@/book/judge/force';
 
 const LAPS = 2;
 const SEED = 11;

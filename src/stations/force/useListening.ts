@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { SOUND_HZ } from '@/core/force/sound';
-import type { HeardForce } from '@/workers/force.worker';
+import type { HeardForce } from '@/core/force/forceReport';
 
 /** However far the volume is turned up: half of what a page may give. */
 const MOST = 0.5;

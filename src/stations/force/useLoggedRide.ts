@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import type { LoggedReport, LoggedRide } from '@/workers/force.worker';
-import type { BookView } from '../bookView';
+import type { LoggedReport, LoggedRide } from '@/core/force/forceReport';
+import type { BookView } from '@/book/model/bookView';
 import { useAnswer } from './useAnswer';
-import type { ForceReport } from '@/workers/force.worker';
+import type { ForceReport } from '@/core/force/forceReport';
 import type { ForceState } from './useForce';
 
 export interface LoggedForce {

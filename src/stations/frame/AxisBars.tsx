@@ -5,10 +5,10 @@ import { clippedTravel } from '@/core/axes/calibration';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
 import { steeringDegrees } from '@/core/axes/steeringAngle';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
-import { axisColour } from '../axes/liveTrace';
-import type { AxisView } from '../bookView';
-import { capital } from '../words';
-import { endReplay, latestRaw, useLiveRig } from './liveRig';
+import { axisColour } from '@/parts/liveTrace';
+import type { AxisView } from '@/book/model/axisView';
+import { capital } from '@/words/format';
+import { endReplay, latestRaw, useLiveRig } from '@/live/liveRig';
 
 const SHORT: Partial<Record<AxisName, string>> = {
   steering: 'Steer',

@@ -3,9 +3,9 @@
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import type { Combination } from '@/core/settings/scope';
-import type { BookView } from '../bookView';
-import { told } from '../words';
-import { changeCombination } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { told } from '@/parts/told';
+import { changeCombination } from '@/book/write/settings';
 
 type Part = keyof Combination;
 type Choice = { value: string; name: string };

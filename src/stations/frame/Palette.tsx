@@ -5,10 +5,10 @@ import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { COMPLAINTS } from '@/core/feel/complaints';
 import { download } from '@/ui/download';
-import type { BookView } from '../bookView';
-import { PANEL_NAMES, PANELS } from '../force/panels';
-import { told } from '../words';
-import { changeCombination, putBack } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { PANEL_NAMES, PANELS } from '@/words/forcePanels';
+import { told } from '@/parts/told';
+import { changeCombination, putBack } from '@/book/write/settings';
 import { setTheme, type Theme } from './themeChoice';
 
 interface Entry {

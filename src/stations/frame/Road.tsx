@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
-import type { Health, StationHealth } from '../roadHealth';
+import type { Health, StationHealth } from '@/book/model/stationHealth';
 
 const PEBBLES: Record<Health, PebbleKind> = {
   untouched: 'empty',

@@ -4,12 +4,13 @@ import { Popover } from 'radix-ui';
 import { useEffect, useRef } from 'react';
 import { Button } from '@/ui/Button';
 import { Pebble } from '@/ui/Pebble';
-import type { BookView } from '../bookView';
-import { setMark } from '../ride/actions';
-import { lapTime, moment, told } from '../words';
-import { restoreMoment } from '../combinations/actions';
-import { putBack } from './actions';
-import { settingNames, trailItems, type TrailItem } from './trailItems';
+import type { BookView } from '@/book/model/bookView';
+import { setMark } from '@/book/write/rides';
+import { lapTime, moment } from '@/words/format';
+import { told } from '@/parts/told';
+import { restoreMoment } from '@/book/write/branches';
+import { putBack } from '@/book/write/settings';
+import { settingNames, trailItems, type TrailItem } from '@/book/judge/trail';
 
 /** Every change as a pebble in time order, rides as stretches of road between; put back and mark from here. */
 export function Trail({ view }: { view: BookView }) {

@@ -6,9 +6,9 @@ import { degreesField } from '@/core/settings/menus';
 import { gridValue } from '@/core/response/dialect';
 import { believedBase, matchRotation } from '@/core/rotation/matchRotation';
 import { NumberField } from '@/ui/fields';
-import type { BookView } from '../bookView';
-import { latestRaw } from '../frame/liveRig';
-import { degrees } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import { latestRaw } from '@/live/liveRig';
+import { degrees } from '@/words/format';
 
 /** The rim in the hands now, and what the title makes of it: hold 90° and compare. */
 export function LiveLock({ view }: { view: BookView }) {

@@ -1,6 +1,6 @@
 import type { RotationInForce } from '@/core/settings/rotationOf';
 import { matchRotation } from '@/core/rotation/matchRotation';
-import { degrees } from '../words';
+import { degrees } from '@/words/format';
 
 interface Props {
   rotation: RotationInForce;

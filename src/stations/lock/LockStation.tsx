@@ -8,16 +8,17 @@ import { rotationInForce } from '@/core/settings/rotationOf';
 import { keyText, type Layer, type SettingKey } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
-import type { BookView } from '../bookView';
-import type { CombinationLine } from '../combinationView';
-import { applyChanges } from '../frame/actions';
-import { KeepStep } from '../KeepStep';
-import { chooseSchool } from '../schoolActions';
-import { Facts, NextStep, StationPage } from '../StationPage';
-import { useTrying, type Trying } from '../useTrying';
-import { degrees, told } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import type { CombinationLine } from '@/book/model/combinationView';
+import { applyChanges } from '@/book/write/settings';
+import { KeepStep } from '@/parts/KeepStep';
+import { chooseSchool } from '@/book/write/schools';
+import { Facts, NextStep, StationPage } from '@/ui/StationPage';
+import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
+import { degrees } from '@/words/format';
+import { told } from '@/parts/told';
 import { BelievedBase, LiveLock } from './LockCheck';
-import { hairpinOf, lockFactsOf, lockFinding } from './lockFacts';
+import { hairpinOf, lockFactsOf, lockFinding } from '@/book/judge/lock';
 import { LockPicture } from './LockPicture';
 import { CarTable, ConsistencyTable } from './LockTables';
 
@@ -29,10 +30,10 @@ interface Props {
 
 /** Lock: base, title and car turn alike, the bump stop lies at the car's lock, the hairpin fits. */
 export function LockStation({ view, own }: Props) {
-  const trying = useTrying(view, 'Set by hand in Lock.');
+  const draft = useDraftSettings(view, 'Set by hand in Lock.');
   const rotation = useMemo(
-    () => rotationInForce(view.menus, trying.values, view.car.lockDeg, view.title.rotation === 'stretch'),
-    [view, trying.values],
+    () => rotationInForce(view.menus, draft.values, view.car.lockDeg, view.title.rotation === 'stretch'),
+    [view, draft.values],
   );
   const tried = { ...view, rotation };
   const hairpin = hairpinOf(tried);
@@ -44,15 +45,15 @@ export function LockStation({ view, own }: Props) {
       subtitle={`${view.names.car} in ${view.names.title}: lock to lock of base, title and car.`}
       next={
         <>
-          <KeepStep view={view} trying={trying} />
-          {trying.changed.length === 0 && <Advice view={view} />}
+          <KeepStep view={view} draft={draft} />
+          {draft.changed.length === 0 && <Advice view={view} />}
         </>
       }
     >
       <LockPicture rotation={rotation} ratio={view.car.steeringRatio} hairpin={hairpin} />
       <div className="mt-2 max-w-2xl" role="group" aria-label="Rotation settings">
         {ROTATIONS.map(({ layer, of }) => (
-          <RotationSlider key={layer} view={view} layer={layer} of={of} trying={trying} />
+          <RotationSlider key={layer} view={view} layer={layer} of={of} draft={draft} />
         ))}
       </div>
       <Facts
@@ -98,12 +99,12 @@ function RotationSlider({
   view,
   layer,
   of,
-  trying,
+  draft,
 }: {
   view: BookView;
   layer: Layer;
   of: 'rotation' | 'lock';
-  trying: Trying;
+  draft: DraftSettings;
 }) {
   const field = degreesField(view.menus, layer, of);
   if (!field) return null;
@@ -120,9 +121,9 @@ function RotationSlider({
       max={field.max}
       step={field.step}
       neutral={field.neutral}
-      value={read(trying.values)}
+      value={read(draft.values)}
       ghost={read(view.settings)}
-      onChange={(to) => trying.attempt(key, to)}
+      onChange={(to) => draft.attempt(key, to)}
     />
   );
 }

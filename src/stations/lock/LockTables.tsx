@@ -7,9 +7,9 @@ import { consistency, lateralPerDegree, SENSITIVITY_SPEEDS, steeredCar } from '@
 import { tableCsv } from '@/ui/csv';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
-import type { BookView } from '../bookView';
-import type { CombinationLine } from '../combinationView';
-import { degrees, signed } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import type { CombinationLine } from '@/book/model/combinationView';
+import { degrees, signed } from '@/words/format';
 
 interface CarRow {
   name: string;

@@ -7,13 +7,13 @@ import { isSettled, preflight, type ItemState } from '@/core/ready/preflight';
 import { isStrong } from '@/core/rig/rigSpec';
 import { Button } from '@/ui/Button';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
-import type { BookView } from '../bookView';
-import { NextStep, StationPage } from '../StationPage';
-import { told } from '../words';
-import { cablingChanged } from '../rig/actions';
-import { noteTitleVersion, rotationPutBack, tickItem, turnDownForBinding } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { told } from '@/parts/told';
+import { cablingChanged } from '@/book/write/rigs';
+import { noteTitleVersion, rotationPutBack, tickItem, turnDownForBinding } from '@/book/write/readiness';
 import { NotFoundHelper } from './NotFoundHelper';
-import { useSights } from './useSights';
+import { useSights } from '@/live/useSights';
 
 /** Ready: the pre-flight that this rig and title need, in the order that works; what can be seen ticks itself. */
 export function ReadyStation({ view }: { view: BookView }) {

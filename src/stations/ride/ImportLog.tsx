@@ -5,7 +5,7 @@ import { CHANNEL_UNITS, CHANNEL_WORDS, unitWritten, type Channel } from '@/core/
 import type { ColumnMatch } from '@/core/import/matchColumns';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
-import { NextStep } from '../StationPage';
+import { NextStep } from '@/ui/StationPage';
 import type { Importing, useImport } from './useImport';
 
 type Import = ReturnType<typeof useImport>;

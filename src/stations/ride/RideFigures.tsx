@@ -1,7 +1,8 @@
-import type { BookView, RideView } from '../bookView';
-import { settingNames } from '../frame/trailItems';
-import { Facts } from '../StationPage';
-import { decibels, lapTime, moment, percent } from '../words';
+import type { RideView } from '@/book/model/rideView';
+import type { BookView } from '@/book/model/bookView';
+import { settingNames } from '@/book/judge/trail';
+import { Facts } from '@/ui/StationPage';
+import { decibels, lapTime, moment, percent } from '@/words/format';
 
 /** What the newest ride says of the brake. */
 export function LastRide({ ride }: { ride: RideView }) {

@@ -1,7 +1,7 @@
 import { useId } from 'react';
-import { told } from '../words';
-import { takeRoad } from './actions';
-import type { RoadMap } from './rideTrace';
+import { told } from '@/parts/told';
+import { takeRoad } from '@/book/write/rides';
+import type { RoadMap } from '@/book/model/rideTrace';
 
 /** A road of the title, by the name that the book knows it under. */
 export type TitleRoad = { id: string } & RoadMap;

@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import type { RideTrace } from './rideTrace';
+import type { RideTrace } from '@/book/model/rideTrace';
 
 /** The throttle's stroke, everywhere. */
 const DASH_DOT = [8, 4, 2, 4];

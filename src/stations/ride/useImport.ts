@@ -8,8 +8,8 @@ import { notify } from '@/ui/notices';
 import type { LogPreview } from '@/workers/log.worker';
 import { openLog, type OpenLog } from '@/workers/openLog';
 import { sendColumns } from '@/workers/sendColumns';
-import type { BookView } from '../bookView';
-import { importedBefore, rememberColumns } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { importedBefore, rememberColumns } from '@/book/write/rides';
 
 export interface Importing {
   name: string;

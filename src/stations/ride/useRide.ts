@@ -8,9 +8,9 @@ import type { RideProgress } from '@/core/vehicle/simulateRide';
 import { notify } from '@/ui/notices';
 import { sendColumns } from '@/workers/sendColumns';
 import { RideCancelled, startRide } from '@/workers/startRide';
-import type { BookView } from '../bookView';
-import { forceFactsOf } from '../force/forceFacts';
-import { ridePlan } from './ridePlan';
+import type { BookView } from '@/book/model/bookView';
+import { forceFactsOf } from '@/book/judge/force';
+import { ridePlan } from '@/book/judge/ridePlan';
 
 /** Rides of the open combination, one at a time, kept in the book when they are over. */
 export function useRide(view: BookView) {

@@ -6,11 +6,11 @@ import { DRIVES, SENSORS, type RigSpec } from '@/core/rig/rigSpec';
 import { CAUTIONS } from '@/catalog/cautions';
 import { Button } from '@/ui/Button';
 import { NumberField, SelectField, TextField } from '@/ui/fields';
-import type { BookView } from '../bookView';
-import { NextStep, StationPage } from '../StationPage';
-import { told } from '../words';
-import { copyRig, saveRig } from './actions';
-import { AxisSources } from './AxisSources';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { told } from '@/parts/told';
+import { copyRig, saveRig } from '@/book/write/rigs';
+import { AxisSources } from '@/parts/AxisSources';
 import { Software } from './Software';
 
 const DRIVE_NAMES = { gear: 'Gears', belt: 'Belt', direct: 'Direct drive', unknown: 'I don’t know' };

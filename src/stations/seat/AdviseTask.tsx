@@ -3,12 +3,12 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { AxisName } from '@/core/axes/recording';
-import { tone } from '@/ui/voice';
-import { applyChange } from '../frame/actions';
-import { useLiveRig } from '../frame/liveRig';
-import { told } from '../words';
+import { tone } from '@/live/voice';
+import { applyChange } from '@/book/write/settings';
+import { useLiveRig } from '@/live/liveRig';
+import { told } from '@/parts/told';
 import { AnswerWords } from './answerWords';
-import type { TaskProps } from './SeatFlow';
+import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 

@@ -5,16 +5,16 @@ import { obedientMotion } from '@/core/axes/actor';
 import type { AxisName } from '@/core/axes/recording';
 import { describeProblem } from '@/core/problem';
 import { LiveCanvas } from '@/ui/LiveCanvas';
-import { tone } from '@/ui/voice';
-import { stepsFor } from '../axes/AxesStation';
-import { CaptureProgress } from '../axes/CaptureProgress';
-import { isAway, loadDraft } from '../axes/captureSession';
-import { liveTrace } from '../axes/liveTrace';
-import { otherAxisText, promptOf, remarkText } from '../axes/prompts';
-import { useCapture, type CaptureStart } from '../axes/useCapture';
-import { gives, useLiveRig } from '../frame/liveRig';
+import { tone } from '@/live/voice';
+import { stepsFor } from '@/core/axes/stepsFor';
+import { CaptureProgress } from '@/parts/CaptureProgress';
+import { isAway, loadDraft } from '@/live/captureSession';
+import { liveTrace } from '@/parts/liveTrace';
+import { otherAxisText, promptOf, remarkText } from '@/words/prompts';
+import { useCapture, type CaptureStart } from '@/live/useCapture';
+import { gives, useLiveRig } from '@/live/liveRig';
 import { AnswerWords } from './answerWords';
-import type { TaskProps } from './SeatFlow';
+import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 
@@ -27,7 +27,7 @@ export function CaptureTask(props: Props) {
   const [start, setStart] = useState<CaptureStart | null>(null);
   const isThere = gives(source, axis);
   const hasDraft = view.axes.find((a) => a.axis === axis)?.draft !== null;
-  const fresh = useRef<CaptureStart>({ axis, steps: stepsFor(view, axis) });
+  const fresh = useRef<CaptureStart>({ axis, steps: stepsFor(view.rig.spec, axis) });
   useEffect(() => {
     if (!isThere) return onDone();
     if (!hasDraft) return setStart(fresh.current);
@@ -35,7 +35,7 @@ export function CaptureTask(props: Props) {
     // Once per task: a draft that this very capture makes is not to be gone on from.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  const again = () => setStart({ axis, steps: stepsFor(view, axis) });
+  const again = () => setStart({ axis, steps: stepsFor(view.rig.spec, axis) });
   return start && source ? <Running {...props} start={start} onAgain={again} /> : null;
 }
 

@@ -3,13 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { writtenValue } from '@/core/card/setupCard';
-import { tone } from '@/ui/voice';
-import { cardTypedIn } from '../card/actions';
-import { cardOf } from '../card/cardOf';
-import { useLiveRig } from '../frame/liveRig';
-import { told } from '../words';
+import { tone } from '@/live/voice';
+import { cardTypedIn } from '@/book/write/card';
+import { cardOf } from '@/book/judge/card';
+import { useLiveRig } from '@/live/liveRig';
+import { told } from '@/parts/told';
 import { AnswerWords } from './answerWords';
-import type { TaskProps } from './SeatFlow';
+import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 

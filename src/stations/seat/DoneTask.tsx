@@ -1,9 +1,9 @@
 'use client';
 
 import { proofReason } from '@/core/axes/proof';
-import { useLiveRig } from '../frame/liveRig';
+import { useLiveRig } from '@/live/liveRig';
 import { AnswerWords } from './answerWords';
-import type { SeatWish, TaskProps } from './SeatFlow';
+import type { SeatWish, TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 

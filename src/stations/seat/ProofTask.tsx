@@ -2,14 +2,14 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { tone } from '@/ui/voice';
-import { signProof } from '../axes/actions';
-import { proofFigure, proofPrompt, shortWords } from '../axes/proofWords';
-import { useProof } from '../axes/useProof';
-import { useLiveRig } from '../frame/liveRig';
-import { told } from '../words';
+import { tone } from '@/live/voice';
+import { signProof } from '@/book/write/captures';
+import { proofFigure, proofPrompt, shortWords } from '@/words/proof';
+import { useProof } from '@/live/useProof';
+import { useLiveRig } from '@/live/liveRig';
+import { told } from '@/parts/told';
 import { AnswerWords } from './answerWords';
-import type { TaskProps } from './SeatFlow';
+import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 

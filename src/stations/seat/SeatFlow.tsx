@@ -4,11 +4,11 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { axesOf } from '@/core/rig/rigSpec';
 import { Notices } from '@/ui/notices';
-import { tone } from '@/ui/voice';
-import { useAnswerButtons, type TaughtButtons } from '../answerButtons';
-import type { BookView } from '../bookView';
-import { openDevice, useLiveRig } from '../frame/liveRig';
-import { provable } from '../axes/proofSession';
+import { tone } from '@/live/voice';
+import { useAnswerButtons } from '@/live/answerButtons';
+import type { BookView } from '@/book/model/bookView';
+import { openDevice, useLiveRig } from '@/live/liveRig';
+import { provable } from '@/live/proofSession';
 import { AdviseTask } from './AdviseTask';
 import { CaptureTask } from './CaptureTask';
 import { CardTask } from './CardTask';
@@ -19,26 +19,7 @@ import { ReadyTask } from './ReadyTask';
 import { SeatScreen } from './SeatScreen';
 import { SimulatedSeat } from './SimulatedSeat';
 import { TeachTask } from './TeachTask';
-
-export type SeatWish = 'all' | 'ready' | 'axes' | 'check' | 'card' | 'least';
-
-export type SeatTask =
-  | { kind: 'teach' }
-  | { kind: 'ready' }
-  | { kind: 'capture'; axis: BookView['axes'][number]['axis'] }
-  | { kind: 'advise'; axis: BookView['axes'][number]['axis']; before: string | null }
-  | { kind: 'proof' }
-  | { kind: 'card' }
-  | { kind: 'least' }
-  | { kind: 'done' };
-
-/** What every task gets: the book, the device, the taught buttons, its place in the go, and how to end. */
-export interface TaskProps {
-  view: BookView;
-  taught: TaughtButtons;
-  place: { done: number; of: number };
-  onDone(): void;
-}
+import type { SeatWish, SeatTask, TaskProps } from './task';
 
 function tasksFor(view: BookView, wish: SeatWish, isTaught: boolean): SeatTask[] {
   const captures = axesOf(view.rig.spec).flatMap((axis): SeatTask[] => [

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { Volume2, VolumeX } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Pebble } from '@/ui/Pebble';
-import { setMuted, speak, useVoice } from '@/ui/voice';
+import { setMuted, speak, useVoice } from '@/live/voice';
 
 interface Props {
   title: string;

@@ -8,10 +8,10 @@ import { watchAssignment, watchHold, type Assignment } from '@/devices/assignmen
 import { rangeOfPlace, readPlace } from '@/devices/readings';
 import { shortName } from '@/devices/realDevice';
 import { Notices } from '@/ui/notices';
-import { tone } from '@/ui/voice';
-import { usePressed } from '../rig/AxisSources';
-import { makeRig } from '../rig/actions';
-import { told } from '../words';
+import { tone } from '@/live/voice';
+import { usePressed } from '@/parts/AxisSources';
+import { makeRig } from '@/book/write/rigs';
+import { told } from '@/parts/told';
 import { SeatScreen } from './SeatScreen';
 
 interface Step {

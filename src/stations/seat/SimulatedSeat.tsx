@@ -2,8 +2,8 @@
 
 import { useEffect } from 'react';
 import type { SimulatedRig } from '@/devices/simulatedRig';
-import { setPace, useLiveRig } from '../frame/liveRig';
-import { Choice } from '../axes/SimulatedPanel';
+import { setPace, useLiveRig } from '@/live/liveRig';
+import { Choice } from '@/parts/SimulatedPanel';
 
 const SPEEDS = [1, 4, 16];
 const YES = 0;

@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect } from 'react';
-import { useLiveRig } from '../frame/liveRig';
+import { useLiveRig } from '@/live/liveRig';
 import { SeatScreen } from './SeatScreen';
-import type { TaskProps } from './SeatFlow';
+import type { TaskProps } from './task';
 import { useSeatAnswer } from './useSeatAnswer';
 
 const PROMPTS = {

@@ -1,4 +1,4 @@
-import type { AnswerButtons } from '../answerButtons';
+import type { AnswerButtons } from '@/live/answerButtons';
 
 /** How yes and no are said, for the foot of the screen. */
 export function AnswerWords({

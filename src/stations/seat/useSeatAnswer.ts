@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { isPedalAxis, type AxisName } from '@/core/axes/recording';
 import type { DeviceSource } from '@/devices/source';
-import type { Answer, TaughtButtons } from '../answerButtons';
+import type { Answer, TaughtButtons } from '@/live/answerButtons';
 
 const HELD = 0.6;
 const HELD_S = 1;

@@ -5,8 +5,9 @@ import { firstSteps } from '@/core/response/firstSteps';
 import type { ResponseLayer } from '@/core/response/layer';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
-import type { AxisView, BookView } from '../bookView';
-import { sensorSteps } from './shapeFacts';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { sensorSteps } from '@/book/judge/shape';
 import { stepsOption } from './stepsChart';
 
 const SHOWN = 24;

@@ -10,17 +10,18 @@ import { tightestRadius } from '@/core/vehicle/track';
 import { wheelbaseOf } from '@/core/vehicle/carSpec';
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
-import type { AxisView, BookView } from '../bookView';
-import { NextStep } from '../StationPage';
-import { degrees, percent } from '../words';
-import type { Trying } from '../useTrying';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep } from '@/ui/StationPage';
+import { degrees, percent } from '@/words/format';
+import type { DraftSettings } from '@/parts/useDraftSettings';
 import { WeaningGuide } from './WeaningGuide';
 
 interface GuideProps {
   view: BookView;
   axis: AxisView;
   number: number;
-  trying: Trying;
+  draft: DraftSettings;
 }
 
 /** What helps with this axis, beyond what its capture recommends. */
@@ -40,7 +41,7 @@ const roadDeg = ({ radiusM, wheelbaseM }: CalmWish['hairpin']) =>
   (Math.atan(wheelbaseM / radiusM) * 180) / Math.PI;
 
 /** Calm on straights without losing the hairpin: rotation and linearity solved together. */
-function CalmGuide({ view, axis, number, trying }: GuideProps) {
+function CalmGuide({ view, axis, number, draft }: GuideProps) {
   const [share, setShare] = useState(100);
   const wish = useMemo(() => calmWish(view), [view]);
   const now = useMemo(
@@ -56,7 +57,7 @@ function CalmGuide({ view, axis, number, trying }: GuideProps) {
   const take = () => {
     if (!found) return;
     const steering = (layer: 'base' | 'title', field: string, to: number) =>
-      trying.attempt({ layer, axis: axis.axis, field }, to);
+      draft.attempt({ layer, axis: axis.axis, field }, to);
     steering('base', wish.baseField.key, found.baseDeg);
     if (titleField) steering('title', titleField.key, gridValue(titleField, found.baseDeg));
     steering('title', wish.linearity.key, found.linearity);
@@ -130,7 +131,7 @@ function linearityNow(view: BookView, wish: CalmWish): number {
 const SHORT_TRAVEL = 0.6;
 
 /** A clutch that is open after part of its way shortens every shift. */
-function ShortClutchGuide({ view, axis, number, trying }: GuideProps) {
+function ShortClutchGuide({ view, axis, number, draft }: GuideProps) {
   const field = view.menus.title[axis.axis]?.dialect.fields.find(
     ({ maps }) => responseParameterOf(maps) === 'saturation',
   );
@@ -141,7 +142,7 @@ function ShortClutchGuide({ view, axis, number, trying }: GuideProps) {
       number={number}
       title="A short clutch for quick shifts"
       actions={
-        <Button onClick={() => trying.attempt({ layer: 'title', axis: axis.axis, field: field.key }, to)}>
+        <Button onClick={() => draft.attempt({ layer: 'title', axis: axis.axis, field: field.key }, to)}>
           Try {field.label.toLowerCase()} {to}
         </Button>
       }

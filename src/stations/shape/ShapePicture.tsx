@@ -5,11 +5,11 @@ import { respond } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import { Chart } from '@/ui/Chart';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
-import { axisColour } from '../axes/liveTrace';
-import type { AxisView } from '../bookView';
-import { latestRaw, useLiveRig } from '../frame/liveRig';
+import { axisColour } from '@/parts/liveTrace';
+import type { AxisView } from '@/book/model/axisView';
+import { latestRaw, useLiveRig } from '@/live/liveRig';
 import { curvePoints, SHAPE_GRID, shapeOption } from './shapeChart';
-import { pedalAnalysis, shareOf } from './shapeFacts';
+import { pedalAnalysis, shareOf } from '@/book/judge/shape';
 
 /** The curve that is tried, the kept one as its ghost, where the driver's rides lie on it, and the live axis as a dot. */
 export function ShapePicture({

@@ -12,24 +12,25 @@ import { keyText, LAYERS, POINTS_FIELD, type Layer, type SettingValues } from '@
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
 import { Term } from '@/ui/Term';
-import type { AxisView, BookView } from '../bookView';
-import { KeepStep } from '../KeepStep';
-import { Recommendations } from '../Recommendations';
-import { Facts, StationPage } from '../StationPage';
-import { originText } from '../provenance';
-import { useTrying, type Trying } from '../useTrying';
-import { percent } from '../words';
+import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { KeepStep } from '@/parts/KeepStep';
+import { Recommendations } from '@/parts/Recommendations';
+import { Facts, StationPage } from '@/ui/StationPage';
+import { originText } from '@/book/judge/provenance';
+import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
+import { percent } from '@/words/format';
 import { CurveHandles, withPoint } from './CurveHandles';
 import { FirstSteps } from './FirstSteps';
 import { Guides } from './Guides';
-import { centreRatio, notesOf, sensorSteps, shapeFinding } from './shapeFacts';
+import { centreRatio, notesOf, sensorSteps, shapeFinding } from '@/book/judge/shape';
 import { ShapePicture } from './ShapePicture';
 
 /** Shape: the curve of an axis under the hand, layer by layer, the kept one as its ghost. */
 export function ShapeStation({ view, axis }: { view: BookView; axis: AxisView }) {
   const [layer, setLayer] = useState<Layer>('title');
-  const trying = useTrying(view, 'Set by hand in Shape.');
-  const { values, changed } = trying;
+  const draft = useDraftSettings(view, 'Set by hand in Shape.');
+  const { values, changed } = draft;
   const layers = useMemo(
     () => responseLayers(view.menus, values, axis.axis),
     [view.menus, values, axis.axis],
@@ -40,12 +41,12 @@ export function ShapeStation({ view, axis }: { view: BookView; axis: AxisView })
       subtitle={`${axis.name} through base, title and car. The dashed line is what is kept.`}
       next={
         <>
-          <KeepStep view={view} trying={trying} />
+          <KeepStep view={view} draft={draft} />
           <Recommendations
             axis={axis}
             recommendations={changed.length > 0 ? [] : axis.recommendations}
             after={(number) =>
-              changed.length === 0 && <Guides view={view} axis={axis} number={number} trying={trying} />
+              changed.length === 0 && <Guides view={view} axis={axis} number={number} draft={draft} />
             }
           />
         </>
@@ -53,10 +54,10 @@ export function ShapeStation({ view, axis }: { view: BookView; axis: AxisView })
     >
       <ShapeTabs view={view} axis={axis} />
       <ShapePicture axis={axis} layers={layers}>
-        <PointHandles axis={axis} layer={layer} layers={layers} trying={trying} />
+        <PointHandles axis={axis} layer={layer} layers={layers} draft={draft} />
       </ShapePicture>
       <LayerTabs axis={axis} view={view} layer={layer} onChange={setLayer} />
-      <LayerSettings view={view} axis={axis} layer={layer} layers={layers} trying={trying} />
+      <LayerSettings view={view} axis={axis} layer={layer} layers={layers} draft={draft} />
       <ShapeFacts view={view} axis={axis} layers={layers} />
       <Notes view={view} axis={axis} layers={layers} />
       <FirstSteps view={view} axis={axis} layers={layers} />
@@ -126,15 +127,15 @@ interface LayerProps {
   axis: AxisView;
   layer: Layer;
   layers: ResponseLayer[];
-  trying: Trying;
+  draft: DraftSettings;
 }
 
-function LayerSettings({ view, axis, layer, layers, trying }: LayerProps & { view: BookView }) {
+function LayerSettings({ view, axis, layer, layers, draft }: LayerProps & { view: BookView }) {
   const menu = axis.menus[layer];
   if (!menu) return null;
   const own = layers[LAYERS.indexOf(layer)]!;
   const pointsKey = { layer, axis: axis.axis, field: POINTS_FIELD };
-  const points = trying.values[keyText(pointsKey)];
+  const points = draft.values[keyText(pointsKey)];
   return (
     <div className="mt-3 max-w-2xl" role="group" aria-label={`${axis.name} settings`}>
       {responseFields(axis, layer).map((field) => {
@@ -151,9 +152,9 @@ function LayerSettings({ view, axis, layer, layers, trying }: LayerProps & { vie
             max={field.max}
             step={field.step}
             neutral={field.neutral}
-            value={read(trying.values)}
+            value={read(draft.values)}
             ghost={read(view.settings)}
-            onChange={(to) => trying.attempt(key, to)}
+            onChange={(to) => draft.attempt(key, to)}
           />
         );
       })}
@@ -162,7 +163,7 @@ function LayerSettings({ view, axis, layer, layers, trying }: LayerProps & { vie
         <div className="mt-1 flex flex-wrap items-center gap-2">
           <Button
             onClick={() =>
-              trying.attempt(
+              draft.attempt(
                 pointsKey,
                 withPoint(
                   Array.isArray(points)
@@ -179,7 +180,7 @@ function LayerSettings({ view, axis, layer, layers, trying }: LayerProps & { vie
             {Array.isArray(points) ? 'Add a point' : 'Draw the curve'}
           </Button>
           {Array.isArray(points) && (
-            <Button look="quiet" onClick={() => trying.attempt(pointsKey, null)}>
+            <Button look="quiet" onClick={() => draft.attempt(pointsKey, null)}>
               Back to a straight line
             </Button>
           )}
@@ -199,16 +200,16 @@ function Origins({ view, axis, layer }: { view: BookView; axis: AxisView; layer:
   return <p className="mt-1 text-sm text-muted">Kept: {lines.join('; ')}.</p>;
 }
 
-function PointHandles({ axis, layer, layers, trying }: LayerProps) {
+function PointHandles({ axis, layer, layers, draft }: LayerProps) {
   const key = { layer, axis: axis.axis, field: POINTS_FIELD };
-  const points = trying.values[keyText(key)];
+  const points = draft.values[keyText(key)];
   if (!Array.isArray(points)) return null;
   return (
     <CurveHandles
       points={points}
       layers={layers}
       drawn={LAYERS.indexOf(layer)}
-      onChange={(to) => trying.attempt(key, to)}
+      onChange={(to) => draft.attempt(key, to)}
     />
   );
 }

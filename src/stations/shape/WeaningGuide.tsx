@@ -5,18 +5,27 @@ import { weaningPlan, WEANING_STEPS, type WeaningPlan } from '@/core/response/we
 import { fieldValues } from '@/core/settings/trail';
 import { valueOf } from '@/core/response/settings';
 import { Button } from '@/ui/Button';
-import type { BookView } from '../bookView';
-import { NextStep } from '../StationPage';
-import type { Trying } from '../useTrying';
-import { date, percent, told } from '../words';
-import { beginWeaning, endWeaning, takeWeaningStep } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep } from '@/ui/StationPage';
+import type { DraftSettings } from '@/parts/useDraftSettings';
+import { date, percent } from '@/words/format';
+import { told } from '@/parts/told';
+import { beginWeaning, endWeaning, takeWeaningStep } from '@/book/write/weaning';
 
 /** A curve that leaves the first half of the way to a quarter of the power. */
 const CALM_GAMMA = 2;
 const STRONG_KW_PER_TONNE = 150;
 
 /** A powerful car is tamed by a calm throttle, and the driver is weaned from it as the foot gets smoother. */
-export function WeaningGuide({ view, number, trying }: { view: BookView; number: number; trying: Trying }) {
+export function WeaningGuide({
+  view,
+  number,
+  draft,
+}: {
+  view: BookView;
+  number: number;
+  draft: DraftSettings;
+}) {
   const field = view.menus.title.throttle?.dialect.fields.find(
     ({ maps }) => responseParameterOf(maps) === 'curve',
   );
@@ -47,7 +56,7 @@ export function WeaningGuide({ view, number, trying }: { view: BookView; number:
       number={number}
       title={`A calm throttle for the ${view.names.car}`}
       actions={
-        <Button onClick={() => trying.attempt({ layer: 'title', axis: 'throttle', field: field.key }, to)}>
+        <Button onClick={() => draft.attempt({ layer: 'title', axis: 'throttle', field: field.key }, to)}>
           Try {field.label.toLowerCase()} {to}
         </Button>
       }

@@ -2,7 +2,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
 import { respond } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
-import { axisInk } from '../axes/captureChart';
+import { axisInk } from '@/parts/axisInk';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 
 const STEPS = 200;

@@ -2,7 +2,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
 import type { SensorStep } from '@/core/response/firstSteps';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import { axisInk } from '../axes/captureChart';
+import { axisInk } from '@/parts/axisInk';
 
 export interface StepsPicture {
   axis: AxisName;

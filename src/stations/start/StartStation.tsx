@@ -10,11 +10,11 @@ import { shortName } from '@/devices/realDevice';
 import { Button } from '@/ui/Button';
 import { Notices } from '@/ui/notices';
 import { Pebble } from '@/ui/Pebble';
-import { DRIVE_WORDS, SENSOR_WORDS } from '../axes/sensorName';
-import { changeCombination } from '../frame/actions';
-import { makeRig } from '../rig/actions';
-import { useMover } from '../rig/useMover';
-import { told } from '../words';
+import { DRIVE_WORDS, SENSOR_WORDS } from '@/words/hardware';
+import { changeCombination } from '@/book/write/settings';
+import { makeRig } from '@/book/write/rigs';
+import { useMover } from '@/live/useMover';
+import { told } from '@/parts/told';
 
 /** The first screen of an empty book: which rig is this? */
 export function StartStation({ rigs }: { rigs: { id: string; name: string }[] }) {

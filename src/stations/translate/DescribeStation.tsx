@@ -9,10 +9,10 @@ import type { DialectField } from '@/core/response/dialect';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { NumberField, SelectField, TextField } from '@/ui/fields';
-import type { BookView } from '../bookView';
-import { NextStep, StationPage } from '../StationPage';
-import { told } from '../words';
-import { saveBase, saveTitle } from './actions';
+import type { BookView } from '@/book/model/bookView';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { told } from '@/parts/told';
+import { saveBase, saveTitle } from '@/book/write/titles';
 import { dialectOf, fieldsOf, FIRST_ANSWERS, type FieldAnswers } from './describe';
 import { FieldForm } from './FieldForm';
 

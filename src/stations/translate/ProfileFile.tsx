@@ -2,17 +2,17 @@
 
 import { writePackJson, type Pack } from '@/core/formats/packJson';
 import { describeProblem, type Problem } from '@/core/problem';
-import { setAxesOf } from '@/core/settings/carryOver';
+import { setAxesOf } from '@/core/settings/transferSettings';
 import { keyOfText } from '@/core/settings/setting';
 import { valueText } from '@/core/settings/trail';
 import { Button } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { downloadText } from '@/ui/download';
-import type { BookView } from '../bookView';
-import { cardOf } from '../card/cardOf';
-import { settingName } from '../frame/trailItems';
-import { hardwareOf } from '../hardwareOf';
-import { NextStep } from '../StationPage';
+import type { BookView } from '@/book/model/bookView';
+import { cardOf } from '@/book/judge/card';
+import { settingName } from '@/book/judge/trail';
+import { hardwareOf } from '@/book/judge/hardware';
+import { NextStep } from '@/ui/StationPage';
 
 /** Whose profile is open, and what it was made for. */
 export function PackHead({ pack, onClose }: { pack: Pack; onClose(): void }) {

@@ -2,31 +2,31 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { type AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/recording';
 import { describeProblem, type Problem } from '@/core/problem';
 import { readPackJson, type Pack } from '@/core/formats/packJson';
 import { checkSettings, type FieldValues } from '@/core/response/settings';
-import { carryOver, hardwareDiffers, type Hardware, type SetAxis } from '@/core/settings/carryOver';
+import {
+  transferSettings,
+  hardwareDiffers,
+  type Hardware,
+  type SetAxis,
+} from '@/core/settings/transferSettings';
 import type { Dialect } from '@/core/response/dialect';
 import { NumberField, SelectField } from '@/ui/fields';
-import type { BookView } from '../bookView';
-import { CarriedList } from '../CarriedList';
-import { hardwareOf } from '../hardwareOf';
-import { NextStep, StationPage } from '../StationPage';
+import type { BookView } from '@/book/model/bookView';
+import { CarriedList } from '@/parts/CarriedList';
+import { hardwareOf } from '@/book/judge/hardware';
+import { NextStep, StationPage } from '@/ui/StationPage';
 import { FileStep, PackHead } from './ProfileFile';
 import { TranslatedCurve } from './TranslatedCurve';
-
-/** A title whose numbers can be typed in: the catalogue's, and the driver's own. */
-export interface DialectSource {
-  id: string;
-  name: string;
-  dialects: Partial<Record<AxisName, Dialect>>;
-}
+import type { DialectSource } from '@/book/model/dialectSource';
 
 const DRIVES = ['gear driven', 'belt driven', 'direct drive', 'of unknown drive'].map((value) => ({
   value,
   name: value,
 }));
+
 /** A profile is text; anything larger is something else. */
 const LARGEST_FILE = 2 * 1024 * 1024;
 
@@ -56,7 +56,7 @@ export function TranslateStation({ view, sources }: { view: BookView; sources: D
     [given, source],
   );
   const sets = pack ? pack.settings : typed;
-  const carried = useMemo(() => carryOver(sets, view.menus, view.settings), [sets, view]);
+  const carried = useMemo(() => transferSettings(sets, view.menus, view.settings), [sets, view]);
   const from = pack ? `${pack.name}, ${pack.title} on the ${pack.rig}` : source.name;
   const differs = hardwareDiffers(pack?.hardware ?? hardware, hardwareOf(view.rig.spec));
 
@@ -169,7 +169,11 @@ export function TranslateStation({ view, sources }: { view: BookView; sources: D
   );
 }
 
-function translateFinding(view: BookView, sets: SetAxis[], carried: ReturnType<typeof carryOver>): string {
+function translateFinding(
+  view: BookView,
+  sets: SetAxis[],
+  carried: ReturnType<typeof transferSettings>,
+): string {
   if (sets.length === 0) return 'Somebody gave you numbers?';
   const items = carried.flatMap((axis) => axis.items);
   const lost = carried.flatMap((axis) => axis.notExpressible).length;

@@ -6,11 +6,11 @@ import { isForceField } from '@/core/force/forceParameters';
 import { effectiveResponse } from '@/core/response/compose';
 import { layerFromSettings } from '@/core/response/settings';
 import { translate } from '@/core/response/translate';
-import type { SetAxis } from '@/core/settings/carryOver';
+import type { SetAxis } from '@/core/settings/transferSettings';
 import { Chart } from '@/ui/Chart';
-import type { BookView } from '../bookView';
-import { Facts } from '../StationPage';
-import { percent } from '../words';
+import type { BookView } from '@/book/model/bookView';
+import { Facts } from '@/ui/StationPage';
+import { percent } from '@/words/format';
 import { gapOption, gapPoints } from './gapChart';
 
 /** The curve that was meant against the nearest that the title here can make, and the gap between them. */

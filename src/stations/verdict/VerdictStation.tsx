@@ -8,16 +8,17 @@ import type { Comparison } from '@/core/decide/compareRides';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';
 import { Term } from '@/ui/Term';
-import type { BookView } from '../bookView';
-import { putBack } from '../frame/actions';
-import { settingNames, trailItems, type TrailItem } from '../frame/trailItems';
-import { setMark } from '../ride/actions';
-import type { RideTrace } from '../ride/rideTrace';
-import { NextStep, StationPage } from '../StationPage';
-import { moment, told } from '../words';
-import type { Pair } from './pair';
+import type { BookView } from '@/book/model/bookView';
+import { putBack } from '@/book/write/settings';
+import { settingNames, trailItems, type TrailItem } from '@/book/judge/trail';
+import { setMark } from '@/book/write/rides';
+import type { RideTrace } from '@/book/model/rideTrace';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { moment } from '@/words/format';
+import { told } from '@/parts/told';
+import type { Pair } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
-import { isClear, measureDifference, measureValue, trustSentence, verdictSentence } from './verdictWords';
+import { isClear, measureDifference, measureValue, trustSentence, verdictSentence } from '@/words/verdict';
 
 /** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
 export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {

@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import type { RideTrace } from '../ride/rideTrace';
+import type { RideTrace } from '@/book/model/rideTrace';
 
 const MARK_EVERY = 50;
 

@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
-import { axisToLookAt } from '@/stations/roadHealth';
+import { bookView } from '@/book/read/readBook';
+import { axisToLookAt } from '@/book/judge/stationHealth';
 
 /** Opens the axis that needs a look first. */
 export default async function AxesPage() {

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { CardStation } from '@/stations/card/CardStation';
 
 export const metadata = { title: 'Card · Pebble Road' };

@@ -1,7 +1,7 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
-import { combinationLines } from '@/stations/combinationView';
-import { otherCombination } from '@/stations/combinations/otherCombination';
+import { bookView } from '@/book/read/readBook';
+import { combinationLines } from '@/book/read/readCombinations';
+import { otherCombination } from '@/book/read/readOtherCombination';
 import { CombinationsStation } from '@/stations/combinations/CombinationsStation';
 
 export const metadata = { title: 'Combinations · Pebble Road' };

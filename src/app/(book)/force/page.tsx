@@ -1,9 +1,9 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
-import { carSides } from '@/stations/combinationView';
+import { bookView } from '@/book/read/readBook';
+import { carSides } from '@/book/read/readCombinations';
 import { ForceStation } from '@/stations/force/ForceStation';
-import { panelOf } from '@/stations/force/panels';
-import { roadMap } from '@/stations/ride/rideTrace';
+import { panelOf } from '@/words/forcePanels';
+import { roadMap } from '@/book/read/readRideTrace';
 
 export const metadata = { title: 'Force · Pebble Road' };
 

@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
-import { combinationLines } from '@/stations/combinationView';
+import { bookView } from '@/book/read/readBook';
+import { combinationLines } from '@/book/read/readCombinations';
 import { LockStation } from '@/stations/lock/LockStation';
 
 export const metadata = { title: 'Lock · Pebble Road' };

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { ReadyStation } from '@/stations/ready/ReadyStation';
 
 export const metadata = { title: 'Ready · Pebble Road' };

@@ -1,7 +1,7 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { RideStation } from '@/stations/ride/RideStation';
-import { rideTrace, roadMap } from '@/stations/ride/rideTrace';
+import { rideTrace, roadMap } from '@/book/read/readRideTrace';
 
 export const metadata = { title: 'Ride · Pebble Road' };
 

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { RigStation } from '@/stations/rig/RigStation';
 
 export const metadata = { title: 'Rig · Pebble Road' };

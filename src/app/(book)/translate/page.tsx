@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
-import { dialectSources } from '@/stations/translate/dialectSources';
+import { bookView } from '@/book/read/readBook';
+import { dialectSources } from '@/book/read/dialectSources';
 import { TranslateStation } from '@/stations/translate/TranslateStation';
 
 export const metadata = { title: 'Translate · Pebble Road' };

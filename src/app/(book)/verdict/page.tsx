@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
-import { markedPair } from '@/stations/verdict/pair';
+import { bookView } from '@/book/read/readBook';
+import { markedPair } from '@/book/read/readPair';
 import { VerdictStation } from '@/stations/verdict/VerdictStation';
 
 export const metadata = { title: 'Verdict · Pebble Road' };

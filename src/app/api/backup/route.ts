@@ -1,5 +1,5 @@
 import { guarded } from '@/app/guard';
-import { acceptBackup, sendBackup } from '@/stations/card/acceptBackup';
+import { acceptBackup, sendBackup } from '@/book/write/acceptBackup';
 
 export const dynamic = 'force-dynamic';
 export const GET = guarded(sendBackup);

@@ -1,4 +1,4 @@
 import { guarded } from '@/app/guard';
-import { acceptCapture } from '@/stations/axes/acceptCapture';
+import { acceptCapture } from '@/book/write/acceptCapture';
 
 export const POST = guarded(acceptCapture);

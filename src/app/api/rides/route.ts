@@ -1,4 +1,4 @@
 import { guarded } from '@/app/guard';
-import { acceptRide } from '@/stations/ride/acceptRide';
+import { acceptRide } from '@/book/write/acceptRide';
 
 export const POST = guarded(acceptRide);

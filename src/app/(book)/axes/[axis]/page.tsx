@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { AxesStation } from '@/stations/axes/AxesStation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 
 export const metadata = { title: 'Axes · Pebble Road' };
 

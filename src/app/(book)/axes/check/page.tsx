@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { CheckStation } from '@/stations/axes/CheckStation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 
 export const metadata = { title: 'Prove it · Pebble Road' };
 

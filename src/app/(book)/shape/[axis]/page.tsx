@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { ShapeStation } from '@/stations/shape/ShapeStation';
 
 export const metadata = { title: 'Shape · Pebble Road' };

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/stations/bookView';
+import { bookView } from '@/book/read/readBook';
 import { DescribeStation } from '@/stations/translate/DescribeStation';
 
 export const metadata = { title: 'Describe a title or a base · Pebble Road' };

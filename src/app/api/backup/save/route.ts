@@ -1,4 +1,4 @@
 import { guarded } from '@/app/guard';
-import { saveBook } from '@/stations/card/acceptBackup';
+import { saveBook } from '@/book/write/acceptBackup';
 
 export const POST = guarded(saveBook);

@@ -1,4 +1,4 @@
 import { guarded } from '@/app/guard';
-import { sendDraft } from '@/stations/axes/acceptCapture';
+import { sendDraft } from '@/book/write/acceptCapture';
 
 export const GET = guarded(sendDraft);

@@ -1,4 +1,4 @@
 import { guarded } from '@/app/guard';
-import { sendCaptureFile } from '@/stations/axes/acceptCapture';
+import { sendCaptureFile } from '@/book/write/acceptCapture';
 
 export const GET = guarded(sendCaptureFile);

@@ -1,4 +1,4 @@
 import { guarded } from '@/app/guard';
-import { sendRideFile } from '@/stations/ride/acceptRide';
+import { sendRideFile } from '@/book/write/acceptRide';
 
 export const GET = guarded(sendRideFile);

@@ -1,0 +1,95 @@
+import { degreesField } from '@/core/settings/menus';
+import { lockAdvice, type LockFacts } from '@/core/rotation/lockAdvice';
+import { hairpinHand, matchRotation } from '@/core/rotation/matchRotation';
+import { steeredCar } from '@/core/rotation/sensitivity';
+import type { DialectField } from '@/core/response/dialect';
+import { trackById } from '@/catalog/find';
+import { tightestRadius } from '@/core/vehicle/track';
+import type { BookView } from '../model/bookView';
+import { degrees } from '@/words/format';
+
+type Facts = Pick<BookView, 'menus' | 'rotation' | 'schools'> & {
+  axes: Pick<BookView['axes'][number], 'axis' | 'capture'>[];
+};
+type LockView = Pick<BookView, 'title' | 'trackId' | 'car' | 'rotation'>;
+
+const rangeOf = (field: DialectField | undefined) =>
+  field ? { minDeg: field.min, maxDeg: field.max, stepDeg: field.step } : null;
+
+/** What the advice on the lock rests on; `null` where the base cannot be set. */
+export function lockFactsOf({ menus, rotation, schools, axes }: Facts): LockFacts | null {
+  const base = rangeOf(degreesField(menus, 'base', 'rotation'));
+  if (!base) return null;
+  const analysis = axes.find((axis) => axis.axis === 'steering')?.capture?.analysis;
+  const measured =
+    analysis?.axis === 'steering' && analysis.rotationDeg !== null
+      ? { deg: analysis.rotationDeg, sigmaDeg: analysis.rotationSigmaDeg ?? 0 }
+      : null;
+  return {
+    rotation,
+    school: schools.rotation,
+    base,
+    title: rangeOf(degreesField(menus, 'title', 'rotation')),
+    car: rangeOf(degreesField(menus, 'car', 'lock')),
+    measured,
+  };
+}
+
+const EASY_DEG = 180;
+
+/** The tightest corner that is driven here, and what it asks of the hands. */
+export function hairpinOf(view: LockView) {
+  const track = trackById(view.trackId);
+  const radiusM = tightestRadius(track);
+  const { wheelbaseM, ratio } = steeredCar(view.car);
+  const corner = { radiusM, wheelbaseM, ratio, carDeg: view.rotation.carDeg };
+  const { handDeg, isEnough } = hairpinHand(corner);
+  // The hands turn by what the title makes of it.
+  const realDeg = handDeg / matchRotation(view.rotation).gain;
+  return {
+    trackName: track.name,
+    radiusM,
+    handDeg: realDeg,
+    isEnough: isEnough && realDeg <= view.rotation.baseDeg / 2,
+    isEasy: realDeg <= EASY_DEG,
+  };
+}
+
+/** What is to be said of the three rotations, most pressing first. */
+export function lockFinding(view: LockView): string {
+  const { rotation } = view;
+  const match = matchRotation(rotation);
+  const hairpin = hairpinOf(view);
+  if (!rotation.isStretch && !match.oneToOne)
+    return `A quarter turn shows as ${degrees(match.displayAt90)}: base and title disagree`;
+  if (!hairpin.isEnough) return `The hairpin of ${hairpin.trackName} asks for more than the lock`;
+  if (rotation.baseDeg < rotation.carOwnDeg)
+    return `The base ends ${degrees(rotation.carOwnDeg - rotation.baseDeg)} before the car’s lock`;
+  if (rotation.isStretch && !match.oneToOne)
+    return `${view.title.name} stretches ${degrees(rotation.baseDeg)} over the car’s ${degrees(rotation.carDeg)}`;
+  return match.overtravelDeg > 0
+    ? `Base and title agree; ${degrees(match.overtravelDeg)} lie beyond the car’s lock`
+    : 'Base, title and car agree: 90° shows as 90°';
+}
+
+/** Whether base, title and car are as the driver's school wants them. */
+export function isLockSettled(view: Facts): boolean {
+  const facts = lockFactsOf(view);
+  return facts === null || lockAdvice(facts).length === 0;
+}
+
+/** Whether something is plainly wrong: what is shown, or a corner that cannot be driven. */
+export function isLockWrong(view: LockView): boolean {
+  const { rotation } = view;
+  return (!rotation.isStretch && !matchRotation(rotation).oneToOne) || !hairpinOf(view).isEnough;
+}
+
+/** The same in a few words, for the road. */
+export function lockReason(view: LockView): string {
+  const { rotation } = view;
+  const match = matchRotation(rotation);
+  if (!rotation.isStretch && !match.oneToOne) return `90° shows as ${degrees(match.displayAt90)}`;
+  if (!hairpinOf(view).isEnough) return 'The hairpin does not fit';
+  if (rotation.isStretch) return `${degrees(rotation.baseDeg)} over ${degrees(rotation.carDeg)}`;
+  return `${degrees(rotation.baseDeg)}, and 90° shows as 90°`;
+}

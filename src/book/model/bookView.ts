@@ -1,0 +1,81 @@
+import type { Title } from '@/catalog/titles';
+import type { CarSpec } from '@/core/vehicle/carSpec';
+import type { PreflightStamp, RotationReminder, Tick } from '@/core/ready/preflight';
+import type { WeaningPlan, WeaningState } from '@/core/response/weaning';
+import type { Menus } from '@/core/settings/menus';
+import type { RotationInForce } from '@/core/settings/rotationOf';
+import type { Combination } from '@/core/settings/scope';
+import type { SettingValues } from '@/core/settings/setting';
+import type { Effective, SetEvent } from '@/core/settings/trail';
+import type { Proof } from '@/core/ready/proof';
+import type { Schools } from '@/core/settings/schools';
+import type { Rig } from '@/core/rig/rig';
+import type { AxisView } from './axisView';
+import type { TypedInView } from './typedIn';
+import type { RideView } from './rideView';
+import type { StationHealth } from './stationHealth';
+
+/** Pre-flight of the open rig and title, as the book knows it; what the device shows is added in the page. */
+export interface ReadyView {
+  ticks: Tick[];
+  stamp: PreflightStamp;
+  titleVersion: string;
+  reminder: RotationReminder | null;
+}
+
+/** The newest final check, and whether anything changed since. */
+export interface ProofView extends Proof {
+  isStale: boolean;
+}
+
+/** A title without what only the server needs of it. */
+export type TitleView = Pick<
+  Title,
+  'id' | 'name' | 'about' | 'carIds' | 'trackIds' | 'rotation' | 'forceHz' | 'traits' | 'pages'
+>;
+
+export type TrailChange = SetEvent & { why: string; live: boolean };
+
+export interface WeaningView {
+  plan: WeaningPlan | null;
+  state: WeaningState | null;
+  /** RMS rate of the throttle, 1/s. */
+  smoothness: number | null;
+}
+
+/** Everything that the frame and its stations show of one combination. */
+export interface BookView {
+  rigs: Rig[];
+  rig: Rig;
+  combination: Combination;
+  names: { rig: string; title: string; car: string; driver: string };
+  choices: {
+    titles: { id: string; name: string }[];
+    cars: { id: string; name: string }[];
+    drivers: readonly string[];
+  };
+  axes: AxisView[];
+  ready: ReadyView;
+  proof: ProofView | null;
+  /** Fingerprint of captures and settings, as a proof made now would carry it. */
+  proofBasis: string;
+  title: TitleView;
+  /** The road that is driven: as chosen, else the title's own. */
+  trackId: string;
+  car: CarSpec;
+  /** What can be set, layer by layer. */
+  menus: Menus;
+  /** Settings in force by `layer/axis/field`, as a ride made now would carry them, and where each comes from. */
+  settings: SettingValues;
+  origins: Record<string, Effective>;
+  rotation: RotationInForce;
+  schools: Schools;
+  /** Changes that hold here, in order. */
+  trail: TrailChange[];
+  rides: RideView[];
+  /** The way back to a linear throttle, and how smooth the newest ride with the throttle as it is was. */
+  weaning: WeaningView;
+  /** When the card was typed in, and what changed since. */
+  typedIn: TypedInView | null;
+  road: StationHealth[];
+}

@@ -1,0 +1,9 @@
+import type { AxisName } from '@/core/axes/recording';
+import type { Dialect } from '@/core/response/dialect';
+
+/** A title whose numbers can be typed in: the catalogue's, and the driver's own. */
+export interface DialectSource {
+  id: string;
+  name: string;
+  dialects: Partial<Record<AxisName, Dialect>>;
+}

@@ -1,0 +1,15 @@
+/** Median lap of a ride over distance, for drawing. */
+export interface RideTrace {
+  stepM: number;
+  brake: number[];
+  throttle: number[];
+  /** km/h. */
+  speed: number[];
+}
+
+export interface RoadMap {
+  name: string;
+  lengthM: number;
+  closed: boolean;
+  points: [number, number][];
+}

@@ -1,0 +1,6 @@
+export interface TypedInView {
+  atMs: number;
+  version: string;
+  /** What changed since, in words; nothing where the title still holds what the card says. */
+  since: string[];
+}

@@ -1,0 +1,132 @@
+import 'server-only';
+import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
+import { capturePicture, type CapturePicture } from '@/core/axes/capturePicture';
+import { axisHistory } from '@/core/axes/axisHistory';
+import { recommendPedal, type PedalRecommendation } from '@/core/axes/recommend';
+import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/recording';
+import { responseLayers, type Menus } from '@/core/settings/menus';
+import { LAYERS, type SettingValues } from '@/core/settings/setting';
+import { fieldValues } from '@/core/settings/trail';
+import type { Outcome, Problem } from '@/core/problem';
+import type { Dialect } from '@/core/response/dialect';
+import { effectiveResponse } from '@/core/response/compose';
+import type { ResponseLayer } from '@/core/response/layer';
+import type { FieldValues } from '@/core/response/settings';
+import {
+  recordingOf,
+  storeAnalysis,
+  storedAnalysis,
+  storedCapture,
+  type CaptureRow,
+  type StoredCapture,
+} from '@/data/captures';
+import { askWorker, isLong } from '@/data/serverWorker';
+import type { Database } from '@/data/database';
+import { breath } from '@/data/breath';
+import { memo } from './memo';
+import type { CaptureView, AxisView } from '../model/axisView';
+
+interface AxisFacts {
+  axis: AxisName;
+  driver: string;
+  /** Captures of this axis by anybody, in time order. */
+  captures: CaptureRow[];
+  menus: Menus;
+  settings: SettingValues;
+}
+
+/** The brake is pressed by one foot: nobody else's capture stands in for it. */
+const OWN_FOOT: readonly AxisName[] = ['brake'];
+
+export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView> {
+  const { axis, driver, captures, menus, settings } = facts;
+  const kept = captures.filter((row) => row.status === 'kept');
+  const own = kept.findLast((row) => row.driver === driver);
+  const newest = own ?? (OWN_FOOT.includes(axis) ? undefined : kept.at(-1));
+  const draft = captures.findLast((row) => row.status === 'draft' && row.driver === driver);
+  const dialect = menus.title[axis]?.dialect ?? null;
+  const values = fieldValues(settings, 'title', axis);
+  const layers = responseLayers(menus, settings, axis);
+  const effective = effectiveResponse(layers);
+  const { capture, problems } = newest ? await viewCapture(db, newest) : NO_CAPTURE;
+  const analysed = await Promise.all(kept.map(async (row) => ({ row, result: await analysisOf(db, row) })));
+  const past = analysed.flatMap(({ row, result }) =>
+    result?.ok ? [{ id: row.id, atMs: row.madeAtMs, driver: row.driver, analysis: result.value }] : [],
+  );
+  return {
+    axis,
+    name: AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase()),
+    capture,
+    problems,
+    draft: draft ? { id: draft.id, madeAtMs: draft.madeAtMs } : null,
+    dialect,
+    values,
+    menus: Object.fromEntries(
+      LAYERS.flatMap((layer) => (menus[layer][axis] ? [[layer, menus[layer][axis]]] : [])),
+    ),
+    layers,
+    effective,
+    ridden: null,
+    recommendations: capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!) : [],
+    history: axisHistory(past, effective.deadzone),
+    past,
+  };
+}
+
+function recommend(
+  analysis: AxisAnalysis,
+  dialect: Dialect,
+  values: FieldValues,
+  base: ResponseLayer,
+): PedalRecommendation[] {
+  return analysis.axis !== 'gear' && analysis.axis !== 'steering' && isPedalAxis(analysis.axis)
+    ? recommendPedal(analysis, dialect, values, [base])
+    : [];
+}
+
+/** What a kept capture says; it never changes, so it is worked out once. */
+function analysisOf(db: Database, { id, madeAtMs }: CaptureRow) {
+  return memo(db, `analysis:${id}:${madeAtMs}`, async () => {
+    const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
+    if (known) return known;
+    await breath();
+    const stored = await storedCapture(db, id);
+    if (!stored) return null;
+    const result = await analysisOfStored(stored);
+    await storeAnalysis(db, id, ANALYSIS_VERSION, result);
+    return result;
+  });
+}
+
+/** What a capture says; of a long one it is worked out beside. */
+export async function analysisOfStored({ head, parts, axis }: StoredCapture): Promise<Outcome<AxisAnalysis>> {
+  if (isLong(parts)) return askWorker<Outcome<AxisAnalysis>>((worker) => worker.analyse(head, parts, axis));
+  await breath();
+  return analyseAxis(recordingOf(head, parts), axis);
+}
+
+interface ViewedCapture {
+  capture: CaptureView | null;
+  problems: Problem[];
+}
+
+const NO_CAPTURE: ViewedCapture = { capture: null, problems: [] };
+
+/** Analysis and picture of a capture. */
+function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
+  return memo(db, `capture:${row.id}:${row.madeAtMs}`, async () => {
+    const result = await analysisOf(db, row);
+    await breath();
+    const stored = await storedCapture(db, row.id);
+    if (!stored || !result) return NO_CAPTURE;
+    if (!result.ok) return { capture: null, problems: result.problems };
+    const { id, madeAtMs, driver, axis } = row;
+    const { head, parts } = stored;
+    const analysis = result.value;
+    const picture = isLong(parts)
+      ? await askWorker<CapturePicture>((worker) => worker.capturePicture(head, parts, axis, analysis))
+      : capturePicture(recordingOf(head, parts), axis, analysis);
+    const capture = { id, madeAtMs, driver, device: head.device, analysis, ...picture };
+    return { capture, problems: [] };
+  });
+}

@@ -1,0 +1,111 @@
+import 'server-only';
+import { randomUUID } from 'node:crypto';
+import { writeRideCsv } from '@/core/formats/rideCsv';
+import type { Problem } from '@/core/problem';
+import type { RideLog } from '@/core/rides/rideLog';
+import type { SentRide } from '@/core/rides/sentRide';
+import { idSchema } from '@/core/text/line';
+import { database } from '@/data/book';
+import { breath } from '@/data/breath';
+import type { Database } from '@/data/database';
+import {
+  addRidePart,
+  addRideRow,
+  listRides,
+  loadRide,
+  markRide,
+  packRide,
+  removeRideParts,
+  RidePartsGone,
+} from '@/data/rides';
+import { write } from '@/data/write';
+import { bookChanged } from '../read/cachedUntilWrite';
+import { bookView } from '../read/readBook';
+import type { BookView } from '../model/bookView';
+import { NO_RIG, notWritten } from './command';
+import { receiveRecording, refuse } from './receiveBody';
+import { prepareRide } from '../read/readRides';
+
+/** Takes a simulated ride as packed columns. The first ride becomes A, the newest B. */
+export async function acceptRide(request: Request): Promise<Response> {
+  const received = await receiveRecording(request, 'takeRide');
+  if (!received.ok) return refuse(received.problems);
+  const { log, ...ride } = received.value;
+  const open = await bookView();
+  if (!open) return refuse([NO_RIG], 409);
+  if (!open.title.trackIds.includes(ride.trackId)) return refuse([elsewhere(ride.trackId)]);
+  const id = randomUUID();
+  const db = await database();
+  try {
+    await writeRide(db, open, { id, ...ride }, log);
+  } catch (error) {
+    await write(db, (inside) => removeRideParts(inside, id)).catch(() => undefined);
+    return error instanceof RidePartsGone ? refuse([BOOK_CHANGED], 409) : refuse([notWritten(error)], 507);
+  }
+  bookChanged();
+  return Response.json({ ok: true, id });
+}
+
+/** Its samples go into the book piece by piece, so that nobody waits for all of a long ride; then its row makes it one. */
+async function writeRide(
+  db: Database,
+  open: BookView,
+  ride: Omit<SentRide, 'log'> & { id: string },
+  log: RideLog,
+): Promise<void> {
+  const parts = await packRide(log);
+  // A page asks for several things one after the other, and waits for a part before each of them.
+  for (const [at, part] of parts.entries()) {
+    await write(db, (inside) => addRidePart(inside, ride.id, at, part));
+    await breath();
+  }
+  await prepareRide(db, open, ride, { notes: log.notes, parts });
+  const { rigId, titleId, carId, driver, branch } = open.combination;
+  const combination = { rigId, titleId, carId, driver, branch };
+  await write(db, async (inside) => {
+    const before = await listRides(inside, combination);
+    await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
+    // Another road begins a comparison of its own.
+    const isFirst = !before.some((row) => row.mark === 'A' && row.trackId === ride.trackId);
+    await markRide(inside, combination, ride.id, isFirst ? 'A' : 'B');
+  });
+}
+
+const BOOK_CHANGED: Problem = {
+  code: 'changed-meanwhile',
+  message: 'Another book took the place of this one while the ride was being written.',
+  place: {},
+  remedy: 'Reload the page, and ride again.',
+};
+
+function elsewhere(trackId: string): Problem {
+  return {
+    code: 'unknown-track',
+    message: `${trackId} is not driven here.`,
+    place: {},
+    remedy: 'Choose its own road.',
+  };
+}
+
+/** A ride as a `*.ride.csv`. */
+export async function sendRideFile(request: Request): Promise<Response> {
+  const id = idSchema.safeParse(new URL(request.url).searchParams.get('id'));
+  const log = id.success ? await loadRide(await database(), id.data) : null;
+  if (!log)
+    return refuse(
+      [{ code: 'no-ride', message: 'There is no such ride.', place: {}, remedy: 'Reload the page.' }],
+      404,
+    );
+  return new Response(writeRideCsv(log), {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="${fileName(log)}"`,
+    },
+  });
+}
+
+/** Named after its road; a log from elsewhere does not say which it was. */
+function fileName({ notes }: RideLog): string {
+  const road = (notes['track'] ?? 'imported').replace(/[^a-z0-9-]/g, '');
+  return `${road}.ride.csv`;
+}

@@ -1,0 +1,64 @@
+'use server';
+
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { proofResultsSchema } from '@/core/axes/proof';
+import { AXIS_NAMES } from '@/core/axes/recording';
+import { idSchema } from '@/core/text/line';
+import { bookTime } from '@/data/bookTime';
+import { discardDraft as discard, removeCapture as remove } from '@/data/captures';
+import { addProof } from '@/data/readiness';
+import { parseInput } from './parseInput';
+import { readBook } from '../read/readBook';
+import { commandHere, NO_RIG } from './command';
+import { DONE, refused, type Reply } from './reply';
+
+/** Throws the open draft of an axis away; the kept captures stay. */
+export async function discardDraft(axis: string): Promise<Reply> {
+  const wanted = parseInput(z.enum(AXIS_NAMES), axis);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(async ({ db, combination: { rigId, driver } }) => {
+    await discard(db, { rigId, axis: wanted.value, driver });
+    return DONE;
+  });
+}
+
+/** Takes a capture out of the open rig's history. */
+export async function removeCapture(id: string): Promise<Reply> {
+  const wanted = parseInput(idSchema, id);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(async ({ db, rig }) => {
+    await remove(db, rig.id, wanted.value);
+    return DONE;
+  });
+}
+
+/**
+ * Signs the final check: what every axis showed.
+ * @param seen the fingerprint of captures and settings that the check was made with, as the page had it
+ */
+export async function signProof(results: z.input<typeof proofResultsSchema>, seen?: string): Promise<Reply> {
+  const wanted = parseInput(z.strictObject({ results: proofResultsSchema, seen: z.string().optional() }), {
+    results,
+    seen,
+  });
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(async ({ db }) => {
+    const view = await readBook(db);
+    if (!view) return refused(NO_RIG);
+    if (wanted.value.seen !== undefined && wanted.value.seen !== view.proofBasis)
+      return refused({
+        code: 'changed-meanwhile',
+        message: 'A setting or a capture was changed while the axes were checked.',
+        place: {},
+        remedy: 'Nothing was signed. Make the check again, as everything is now.',
+      });
+    await addProof(db, view.combination, {
+      id: randomUUID(),
+      atMs: await bookTime(db),
+      results: wanted.value.results,
+      basis: view.proofBasis,
+    });
+    return DONE;
+  });
+}

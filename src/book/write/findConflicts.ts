@@ -1,0 +1,93 @@
+import 'server-only';
+import { carById } from '@/catalog/find';
+import { menusFor } from '@/catalog/menusFor';
+import type { Titles } from '@/catalog/ownTitle';
+import type { Problem } from '@/core/problem';
+import type { RigSpec } from '@/core/rig/rigSpec';
+import { findConflictElsewhere } from '@/core/settings/findConflictElsewhere';
+import type { Menus } from '@/core/settings/menus';
+import { combinationText, type Combination } from '@/core/settings/scope';
+import type { SetEvent } from '@/core/settings/trail';
+import { listChanges, type RecordedEvent } from '@/data/changes';
+import { listCombinations } from '@/data/combination';
+import { wrongInCombination } from '@/data/judgeBook';
+import type { Database } from '@/data/database';
+import { listTitles } from '@/data/ownTitles';
+import { listRigs } from '@/data/rigs';
+import type { Rig } from '@/core/rig/rig';
+import { combinationName } from '../model/combinationView';
+
+/** Stands for everybody who has not driven here yet: what is set for everyone holds for them too. */
+const SOMEBODY = 'any other driver';
+
+/**
+ * What new events would spoil in another combination of the open rig; `null` where they spoil nothing.
+ * @param changed the changes that come into force or go out of it; by default, those that are new
+ */
+export async function findConflicts(
+  db: Database,
+  open: Combination,
+  news: readonly RecordedEvent[],
+  changed: readonly SetEvent[] = news.filter((event) => event.kind === 'set'),
+): Promise<Problem | null> {
+  const [rigs, before] = await Promise.all([listRigs(db), listChanges(db, open.rigId)]);
+  const rig = rigs.find(({ id }) => id === open.rigId);
+  if (!rig) return null;
+  const { others, titles } = await combinationsOn(db, rig.id, open.branch);
+  return findConflictElsewhere({
+    before,
+    after: [...before, ...news],
+    changed,
+    others: others.filter((other) => combinationText(other) !== combinationText(open)),
+    menusOf: menusOnce(rig.spec, titles),
+    nameOf: (other) => combinationName(other, rig.name, titles.byId(other.titleId).name),
+  });
+}
+
+/** What is set on a rig and could not be any more if the rig were another one; `null` where all of it could. */
+export async function findRigConflicts(
+  db: Database,
+  { id, name }: Rig,
+  spec: RigSpec,
+): Promise<Problem | null> {
+  const events = await listChanges(db, id);
+  const { others, titles } = await combinationsOn(db, id, '');
+  const menusOf = menusOnce(spec, titles);
+  for (const other of others) {
+    const wrong = wrongInCombination(menusOf(other), events, other);
+    if (!wrong) continue;
+    const where = combinationName(other, name, titles.byId(other.titleId).name);
+    return {
+      ...wrong,
+      message: `${where}: ${wrong.message}`,
+      remedy:
+        'Nothing was changed. Put back what is set there first, or describe the menu with a wider range.',
+    };
+  }
+  return null;
+}
+
+/** The combinations that are known on a rig, and all that could still be opened on it. */
+async function combinationsOn(db: Database, rigId: string, branch: string) {
+  const [known, titles] = await Promise.all([listCombinations(db), listTitles(db)]);
+  const here = known.filter((one) => one.rigId === rigId);
+  const drivers = [...new Set([...here.map(({ driver }) => driver), SOMEBODY])];
+  const possible = titles.all.flatMap((title) =>
+    title.carIds.flatMap((carId) =>
+      drivers.map((driver): Combination => ({ rigId, titleId: title.id, carId, driver, branch })),
+    ),
+  );
+  const others = new Map([...here, ...possible].map((one) => [combinationText(one), one]));
+  return { others: [...others.values()], titles };
+}
+
+/** Menus of a title with a car, made once each. */
+function menusOnce(spec: RigSpec, titles: Titles): (of: Combination) => Menus {
+  const made = new Map<string, Menus>();
+  return ({ titleId, carId }) => {
+    const key = `${titleId}/${carId}`;
+    const menus = made.get(key) ?? menusFor(spec, titles.byId(titleId), carById(carId));
+    made.set(key, menus);
+    return menus;
+  };
+}

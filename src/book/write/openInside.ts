@@ -1,0 +1,28 @@
+import 'server-only';
+import { DRIVERS } from '@/catalog/drivers';
+import type { Combination } from '@/core/settings/scope';
+import { chooseCombination, lastCombination, openCombination } from '@/data/combination';
+import type { Database } from '@/data/database';
+import { listTitles } from '@/data/ownTitles';
+import { listRigs } from '@/data/rigs';
+import { NO_RIG } from './command';
+import { DONE, refused, type Reply } from './reply';
+
+/** Opens another combination, inside a command. What is not said stays as it was left on that rig. */
+export async function openInside(
+  db: Database,
+  to: { [Key in keyof Combination]?: Combination[Key] | undefined },
+): Promise<Reply> {
+  const now = await openCombination(db);
+  const rigId = to.rigId ?? now?.rigId;
+  if (!rigId || !(await listRigs(db)).some((rig) => rig.id === rigId)) return refused(NO_RIG);
+  const before = rigId === now?.rigId ? now : ((await lastCombination(db, rigId)) ?? now);
+  const title = (await listTitles(db)).byId(to.titleId ?? before?.titleId ?? '');
+  const wantedCar = to.carId ?? before?.carId;
+  const carId = title.carIds.find((id) => id === wantedCar) ?? title.carIds[0]!;
+  const driver = to.driver ?? before?.driver ?? DRIVERS[0];
+  // A branch belongs to its combination: another title, car or driver begins on its main one.
+  const branch = to.branch ?? '';
+  await chooseCombination(db, { rigId, titleId: title.id, carId, driver, branch });
+  return DONE;
+}

@@ -1,0 +1,61 @@
+'use server';
+
+import { z } from 'zod';
+import { BINDING_ROTATION_DEG, PREFLIGHT } from '@/catalog/preflight';
+import { preflightStamp, titleVersionSchema } from '@/core/ready/preflight';
+import type { RigSpec } from '@/core/rig/rigSpec';
+import { setRotationReminder, setTick, setTitleVersion, titleVersion } from '@/data/readiness';
+import { parseInput } from './parseInput';
+import { commandHere } from './command';
+import { describeInside } from './describeInside';
+import { DONE, refused, type Reply } from './reply';
+
+/** Ticks an item of pre-flight for firmware, title version and cabling as they are, or takes the tick away. */
+export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply> {
+  const item = PREFLIGHT.find(({ id }) => id === itemId);
+  if (!item)
+    return refused({
+      code: 'no-item',
+      message: 'There is no such item.',
+      place: {},
+      remedy: 'Reload the page.',
+    });
+  return commandHere(async ({ db, combination, rig }) => {
+    const stamp = preflightStamp(rig.spec, await titleVersion(db, combination.titleId));
+    await setTick(db, combination, item.id, isTicked ? stamp : null);
+    return DONE;
+  });
+}
+
+/** Writes down which version of the title is installed; a new one voids what was ticked for the old one. */
+export async function noteTitleVersion(version: string): Promise<Reply> {
+  const installed = parseInput(titleVersionSchema.shape.version, version);
+  if (!installed.ok) return refused(...installed.problems);
+  return commandHere(async ({ db, combination }) => {
+    await setTitleVersion(db, combination.titleId, installed.value);
+    return DONE;
+  });
+}
+
+/** The base is turned down so that a title can bind it; the road reminds of it until the steering is measured again. */
+export async function turnDownForBinding(): Promise<Reply> {
+  return commandHere(async ({ db, rig }) => {
+    const restoreDeg = rig.spec.base.rotationDeg;
+    await setRotationReminder(db, rig.id, { restoreDeg, sinceMs: Date.now() });
+    return describeInside(db, rig, turnedTo(rig.spec, BINDING_ROTATION_DEG));
+  });
+}
+
+/** The rotation is said to be put back; measuring the steering settles it as well. */
+export async function rotationPutBack(restoreDeg: number | null): Promise<Reply> {
+  const degrees = parseInput(z.number().min(90).max(3600).nullable(), restoreDeg);
+  if (!degrees.ok) return refused(...degrees.problems);
+  return commandHere(async ({ db, rig }) => {
+    await setRotationReminder(db, rig.id, null);
+    return describeInside(db, rig, turnedTo(rig.spec, degrees.value));
+  });
+}
+
+function turnedTo(spec: RigSpec, rotationDeg: number | null): RigSpec {
+  return { ...spec, base: { ...spec.base, rotationDeg } };
+}

@@ -1,0 +1,180 @@
+'use server';
+
+import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
+import { z } from 'zod';
+import { AXIS_NAMES } from '@/core/axes/recording';
+import {
+  deviceSchema,
+  plainRig,
+  rigNameSchema,
+  rigSpecSchema,
+  type AxisSource,
+  type RigSpec,
+} from '@/core/rig/rigSpec';
+import { simulatedRigById } from '@/catalog/find';
+import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
+import { line } from '@/core/text/line';
+import type { Database } from '@/data/database';
+import { addRig, listRigs } from '@/data/rigs';
+import { parseInput } from './parseInput';
+import { command, commandHere } from './command';
+import { describeInside } from './describeInside';
+import { openInside } from './openInside';
+import { refused, type Reply } from './reply';
+
+const problem = (code: string, message: string, remedy: string) =>
+  refused({ code, message, place: {}, remedy });
+
+/** Only that it is another number than before counts. */
+const MOST_CABLINGS = 1_000_000;
+
+async function nameTaken(db: Database, name: string, except?: string): Promise<Reply | null> {
+  const taken = (await listRigs(db)).some(
+    (rig) => rig.id !== except && rig.name.toLowerCase() === name.toLowerCase(),
+  );
+  return taken
+    ? problem('rig-exists', `There is a rig called ${name} already.`, 'Choose another name.')
+    : null;
+}
+
+const playableSchema = deviceSchema.refine(
+  (device) => device.kind !== 'simulated' || SIMULATED_RIGS.some(({ id }) => id === device.rig),
+  `no such simulated rig; there are ${SIMULATED_RIGS.map(({ id }) => id).join(', ')}`,
+);
+
+const newRigSchema = z.strictObject({
+  name: rigNameSchema,
+  device: playableSchema,
+  /** Whether the base is known to be a direct drive; cautions follow from it. */
+  isDirect: z.boolean().optional(),
+});
+
+/** Makes a rig and opens it; a simulated one comes described. */
+export async function makeRig(input: z.input<typeof newRigSchema>): Promise<Reply> {
+  const wanted = parseInput(newRigSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const { name, device, isDirect = false } = wanted.value;
+  const spec =
+    device.kind === 'simulated' ? simulatedRigById(device.rig).spec : withItsAxes(plainRig(device), isDirect);
+  return command((db) => addAndOpen(db, name, spec));
+}
+
+async function addAndOpen(db: Database, name: string, spec: RigSpec): Promise<Reply> {
+  const taken = await nameTaken(db, name);
+  if (taken) return taken;
+  const id = randomUUID();
+  await addRig(db, { id, name, spec });
+  return openInside(db, { rigId: id });
+}
+
+/** A plain rig has what was found on its devices. */
+function withItsAxes(spec: RigSpec, isDirect: boolean): RigSpec {
+  if (spec.device.kind !== 'real') return spec;
+  const has = spec.device.axes;
+  return {
+    ...spec,
+    base: { ...spec.base, drive: isDirect ? 'direct' : spec.base.drive },
+    pedals: {
+      throttle: has.throttle ? 'unknown' : spec.pedals.throttle,
+      brake: has.brake ? 'unknown' : spec.pedals.brake,
+      clutch: has.clutch ? 'unknown' : null,
+    },
+    shifter: has.gear ? { kind: 'gate', gears: gatesOf(has.gear) } : null,
+    handbrake: has.handbrake ? 'analogue' : null,
+    paddles: Boolean(has.paddle_left),
+  };
+}
+
+/** One button for each gate, the last of them reverse. */
+function gatesOf({ place }: AxisSource): number {
+  return place.kind === 'buttons' ? Math.min(8, Math.max(1, place.indices.length - 1)) : 6;
+}
+
+const describedSchema = z.strictObject({
+  name: rigNameSchema,
+  spec: rigSpecSchema.extend({ device: playableSchema }),
+  /** The rig as the page showed it: where another window described it meanwhile, nothing is changed. */
+  seen: z.strictObject({ name: rigNameSchema, spec: rigSpecSchema }).optional(),
+});
+
+/** Writes down what the open rig is made of. */
+export async function saveRig(input: z.input<typeof describedSchema>): Promise<Reply> {
+  const described = parseInput(describedSchema, input);
+  if (!described.ok) return refused(...described.problems);
+  const { name, spec, seen } = described.value;
+  return commandHere(async ({ db, rig }) => {
+    if (seen && !isDeepStrictEqual(seen, { name: rig.name, spec: rig.spec })) return DESCRIBED_MEANWHILE;
+    const taken = await nameTaken(db, name, rig.id);
+    if (taken) return taken;
+    const faults = contradictions(spec);
+    if (faults) return faults;
+    return describeInside(db, { ...rig, name }, spec);
+  });
+}
+
+const DESCRIBED_MEANWHILE = problem(
+  'changed-meanwhile',
+  'Another window described this rig meanwhile.',
+  'Nothing was changed. Reload the page to see it, then write down what is still to be changed.',
+);
+
+function contradictions({ base }: RigSpec): Reply | null {
+  const { rotationDeg, maxRotationDeg, brakeForce } = base;
+  if (rotationDeg !== null && maxRotationDeg !== null && rotationDeg > maxRotationDeg)
+    return problem(
+      'rotation-over-maximum',
+      `The base cannot be set to ${rotationDeg}°: its greatest rotation is ${maxRotationDeg}°.`,
+      'Lower the one, or correct the other.',
+    );
+  const isScale =
+    !brakeForce ||
+    (brakeForce.max > brakeForce.min && brakeForce.now >= brakeForce.min && brakeForce.now <= brakeForce.max);
+  return isScale
+    ? null
+    : problem(
+        'bad-scale',
+        'The brake-force scale does not hold its own value.',
+        'The least, the greatest, and a value between them.',
+      );
+}
+
+/** A second rig like the open one, under another name. */
+export async function copyRig(name: string): Promise<Reply> {
+  const wanted = parseInput(rigNameSchema, name);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(({ db, rig }) => addAndOpen(db, wanted.value, rig.spec));
+}
+
+const axisSourceSchema = z.strictObject({
+  axis: z.enum(AXIS_NAMES),
+  device: line(320),
+  place: z.unknown(),
+});
+
+/** Remembers from where one axis of the open rig comes; a simulated rig becomes a real one with it. */
+export async function assignAxis(input: { axis: string; device: string; place: unknown }): Promise<Reply> {
+  const wanted = parseInput(axisSourceSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const { axis, device, place } = wanted.value;
+  return commandHere(async ({ db, rig }) => {
+    const axes = rig.spec.device.kind === 'real' ? rig.spec.device.axes : {};
+    const next = parseInput(deviceSchema, { kind: 'real', axes: { ...axes, [axis]: { device, place } } });
+    if (!next.ok) return refused(...next.problems);
+    return describeInside(db, rig, { ...rig.spec, device: next.value });
+  });
+}
+
+/** Lets the simulated rig stand in for the open rig's device, or takes the devices' places as they are given. */
+export async function takeDevice(input: z.input<typeof playableSchema>): Promise<Reply> {
+  const wanted = parseInput(playableSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(({ db, rig }) => describeInside(db, rig, { ...rig.spec, device: wanted.value }));
+}
+
+/** Cables or fixings were changed: the ticks that depend on them are void. */
+export async function cablingChanged(): Promise<Reply> {
+  return commandHere(({ db, rig }) =>
+    describeInside(db, rig, { ...rig.spec, cabling: (rig.spec.cabling + 1) % MOST_CABLINGS }),
+  );
+}

@@ -1,0 +1,64 @@
+'use server';
+
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { combinationSchema } from '@/core/settings/scope';
+import { checkChange } from '@/core/settings/menus';
+import { keyText } from '@/core/settings/setting';
+import { checkPutBack, effectiveSettings, valuesOf } from '@/core/settings/trail';
+import { idSchema } from '@/core/text/line';
+import { bookTime } from '@/data/bookTime';
+import { addChanges, type RecordedEvent } from '@/data/changes';
+import { parseInput } from './parseInput';
+import { command, commandHere } from './command';
+import { DONE, refused, type Reply } from './reply';
+import { findConflicts } from './findConflicts';
+import { applyInside, changeSchema, openSettings } from './applyChanges';
+import { openInside } from './openInside';
+
+/** Books changes of the open combination on the trail: one pebble each, all of them or none. */
+export async function applyChanges(inputs: z.input<typeof changeSchema>[]): Promise<Reply> {
+  const changes = parseInput(z.array(changeSchema).max(200), inputs);
+  if (!changes.ok) return refused(...changes.problems);
+  return commandHere((open) => applyInside(open, changes.value));
+}
+
+/** Books one change. */
+export async function applyChange(input: z.input<typeof changeSchema>): Promise<Reply> {
+  return applyChanges([input]);
+}
+
+/** Puts a change back, from anywhere on the trail, or says why it cannot be. */
+export async function putBack(changeId: string): Promise<Reply> {
+  const wanted = parseInput(idSchema, changeId);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const undoes = wanted.value;
+  return commandHere(async (open) => {
+    const { db } = open;
+    const { combination, menus, events } = await openSettings(open);
+    const allowed = checkPutBack(events, undoes);
+    if (!allowed.ok) return refused(...allowed.problems);
+    const event: RecordedEvent = {
+      id: randomUUID(),
+      atMs: await bookTime(db),
+      kind: 'put-back',
+      undoes,
+      why: 'put back',
+    };
+    const { key } = allowed.value;
+    const remaining = valuesOf(effectiveSettings([...events, event], combination));
+    const checked = checkChange(menus, remaining, key, remaining[keyText(key)] ?? null);
+    if (!checked.ok) return refused(...checked.problems);
+    const conflict = await findConflicts(db, combination, [event], [allowed.value]);
+    if (conflict) return refused(conflict);
+    await addChanges(db, combination.rigId, [event]);
+    return DONE;
+  });
+}
+
+/** Opens another combination; what belongs to the one before stays as it is. A rig opens as it was left. */
+export async function changeCombination(part: Partial<z.input<typeof combinationSchema>>): Promise<Reply> {
+  const wanted = parseInput(combinationSchema.partial(), part);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return command((inside) => openInside(inside, wanted.value));
+}

@@ -1,0 +1,57 @@
+import type { BalanceReport } from './balance';
+import type { ChainFacts } from './chainOf';
+import type { Smoothness } from './detail';
+import type { CalmReport, ForceAdvice } from './forceAdvice';
+import type { ForceJudgement, SignalJudgement } from './judgeForce';
+import type { OnCentre } from './onCentre';
+import type { SmoothPoint } from './smoothing';
+import type { SettingValues } from '../settings/setting';
+import type { RidePlan } from '../vehicle/simulateRide';
+
+/** What a ride says of the settings in force or tried. */
+export interface ForceReport extends BalanceReport {
+  judgement: ForceJudgement;
+  /** The gain and the strength that the driver's schools would take. */
+  gain: ForceAdvice | null;
+  weight: ForceAdvice | null;
+  notes: string[];
+}
+
+export interface StabilityReport {
+  calm: CalmReport;
+  advice: ForceAdvice[];
+}
+
+/** What the base makes of the signal: detail against roughness, and the centre. */
+export interface SmoothReport {
+  smooth: Smoothness;
+  points: SmoothPoint[];
+  centre: OnCentre;
+  advice: ForceAdvice[];
+}
+
+/** Another car of the title, with what is set for it. */
+export interface OtherCar {
+  facts: ChainFacts;
+  plan: RidePlan;
+}
+
+/** A ride that lies in the book, and what it was driven with. */
+export interface LoggedRide {
+  id: string;
+  settings: SettingValues;
+  /** Where its file is: whole, for a worker may have no address of its own to start from. */
+  url: string;
+}
+
+export interface LoggedReport {
+  judgement: SignalJudgement;
+  gain: ForceAdvice | null;
+}
+
+/** Settings heard one after the other over the same road. */
+export interface HeardForce {
+  sound: Float32Array<ArrayBuffer>;
+  pieceS: number;
+  isPair: boolean;
+}

@@ -1,0 +1,7 @@
+import type { RigSpec } from './rigSpec';
+
+export interface Rig {
+  id: string;
+  name: string;
+  spec: RigSpec;
+}

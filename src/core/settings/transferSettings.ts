@@ -1,0 +1,176 @@
+import { AXIS_WORDS, type AxisName } from '../axes/recording';
+import { isForceField } from '../force/forceParameters';
+import type { Dialect } from '../response/dialect';
+import type { FieldValues } from '../response/settings';
+import { translate, type NotExpressible } from '../response/translate';
+import type { Menus } from './menus';
+import {
+  keyText,
+  LAYERS,
+  POINTS_FIELD,
+  sameValue,
+  type Layer,
+  type SettingKey,
+  type SettingValue,
+  type SettingValues,
+} from './setting';
+import { fieldValues } from './trail';
+
+/** One axis on one layer as somebody has set it, in the words of its own menu. */
+export interface SetAxis {
+  layer: Layer;
+  axis: AxisName;
+  dialect: Dialect;
+  values: FieldValues;
+  /** A freely drawn curve, where there is one. */
+  points: [number, number][] | null;
+}
+
+/** What the numbers were made for. */
+export interface Hardware {
+  drive: string;
+  torqueNm: number | null;
+  maxRotationDeg: number | null;
+}
+
+/** One value that would be set here. */
+export interface CarriedItem {
+  key: SettingKey;
+  from: SettingValue | null;
+  to: SettingValue;
+  /** Whether it stands there as it was, or had to be translated. */
+  isTranslated: boolean;
+}
+
+/** How well one axis on one layer comes across. */
+export interface CarriedAxis {
+  layer: Layer;
+  axis: AxisName;
+  items: CarriedItem[];
+  maxError: number;
+  atTravel: number;
+  notExpressible: NotExpressible[];
+}
+
+/** Everything that somebody has set, axis by axis and layer by layer. */
+export function setAxesOf(menus: Menus, values: SettingValues): SetAxis[] {
+  return LAYERS.flatMap((layer) =>
+    Object.entries(menus[layer]).map(([name, menu]): SetAxis => {
+      const axis = name as AxisName;
+      const points = values[keyText({ layer, axis, field: POINTS_FIELD })];
+      return {
+        layer,
+        axis,
+        dialect: menu.dialect,
+        values: fieldValues(values, layer, axis),
+        points: menu.drawsCurve && Array.isArray(points) ? points : null,
+      };
+    }),
+  );
+}
+
+/**
+ * What would have to be set here to mean what was set there: every axis translated into the menu that stands in its
+ * place. An axis or a layer without one here is named.
+ */
+export function transferSettings(
+  there: readonly SetAxis[],
+  menus: Menus,
+  values: SettingValues,
+): CarriedAxis[] {
+  return there.flatMap((set) => {
+    const menu = menus[set.layer][set.axis];
+    if (!menu) return isOffNeutral(set) ? [nowhere(set)] : [];
+    const translated = translate(set.dialect, set.values, menu.dialect);
+    const isSame = JSON.stringify(set.dialect.fields) === JSON.stringify(menu.dialect.fields);
+    const key = (field: string): SettingKey => ({ layer: set.layer, axis: set.axis, field });
+    const neutral = (field: string) => menu.dialect.fields.find((f) => f.key === field)!.neutral;
+    const stays = isSame ? () => false : (field: string) => set.layer === 'base' && isForceField(field);
+    const items = Object.entries(translated.values).flatMap(([field, to]): CarriedItem[] => {
+      if (stays(field)) return [];
+      const from = values[keyText(key(field))] ?? null;
+      return sameValue(from ?? neutral(field), to)
+        ? []
+        : [{ key: key(field), from, to, isTranslated: !isSame }];
+    });
+    const drawn = drawnCurve(set, menu.drawsCurve, key(POINTS_FIELD), values);
+    return [
+      {
+        layer: set.layer,
+        axis: set.axis,
+        items: [...items, ...drawn.items],
+        maxError: translated.maxError,
+        atTravel: translated.atTravel,
+        notExpressible: [
+          ...translated.notExpressible.filter(({ parameter }) => !stays(parameter)),
+          ...drawn.lost,
+          ...baseOwn(set, stays),
+        ],
+      },
+    ];
+  });
+}
+
+/** Strength, dampers and filters of a base are shares of its own torque: as numbers they mean nothing on another. */
+function baseOwn({ dialect, values }: SetAxis, stays: (field: string) => boolean): NotExpressible[] {
+  return dialect.fields
+    .filter((field) => stays(field.key) && (values[field.key] ?? field.neutral) !== field.neutral)
+    .map((field) => ({
+      parameter: field.key,
+      why: `${field.label} is a share of that base’s own torque; Force finds it for yours.`,
+    }));
+}
+
+function drawnCurve(
+  { points, axis }: SetAxis,
+  drawsCurve: boolean,
+  key: SettingKey,
+  values: SettingValues,
+): { items: CarriedItem[]; lost: NotExpressible[] } {
+  if (!points) return { items: [], lost: [] };
+  if (!drawsCurve)
+    return {
+      items: [],
+      lost: [{ parameter: 'curve', why: `The ${AXIS_WORDS[axis]} cannot be drawn freely here.` }],
+    };
+  const from = values[keyText(key)] ?? null;
+  return { items: sameValue(from, points) ? [] : [{ key, from, to: points, isTranslated: false }], lost: [] };
+}
+
+function isOffNeutral({ dialect, values, points }: SetAxis): boolean {
+  return (
+    points !== null || dialect.fields.some((f) => values[f.key] !== undefined && values[f.key] !== f.neutral)
+  );
+}
+
+const NOWHERE: Record<Layer, string> = {
+  base: 'This base has no setting for it.',
+  title: 'This title has no such axis.',
+  car: 'This car has no menu for it.',
+};
+
+function nowhere({ layer, axis }: SetAxis): CarriedAxis {
+  const why = NOWHERE[layer];
+  return {
+    layer,
+    axis,
+    items: [],
+    maxError: 0,
+    atTravel: 0,
+    notExpressible: [{ parameter: 'all of it', why }],
+  };
+}
+
+/** "made on 14 N·m direct drive; yours is 2.2 N·m gear driven": what differs between two bases; nothing where they agree. */
+export function hardwareDiffers(there: Hardware, here: Hardware): string | null {
+  if (JSON.stringify(there) === JSON.stringify(here)) return null;
+  const said = ({ drive, torqueNm, maxRotationDeg }: Hardware) =>
+    [
+      torqueNm === null ? null : `${torqueNm} N·m`,
+      drive,
+      maxRotationDeg === null ? null : `up to ${maxRotationDeg}°`,
+    ]
+      .filter(Boolean)
+      .join(' ');
+  return `made on ${said(there)}; yours is ${said(here)}`;
+}

@@ -1,0 +1,64 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { DeviceSource } from '@/devices/source';
+import { remember, remembered } from './remembered';
+
+/** Which buttons of the device mean yes and no. Remembered per device in this browser. */
+export interface AnswerButtons {
+  yes: number | null;
+  no: number | null;
+}
+
+export type Answer = 'yes' | 'no';
+
+const key = (id: string) => `pebble-answers:${id}`;
+const NONE: AnswerButtons = { yes: null, no: null };
+/** A simulated rig has two buttons, and comes taught. */
+const SIMULATED: AnswerButtons = { yes: 0, no: 1 };
+
+function read(id: string): AnswerButtons {
+  const untaught = id.startsWith('simulated:') ? SIMULATED : NONE;
+  try {
+    const found = JSON.parse(remembered(key(id)) ?? 'null') as AnswerButtons | null;
+    return found && typeof found === 'object'
+      ? { yes: found.yes ?? null, no: found.no ?? null }
+      : { ...untaught };
+  } catch {
+    return { ...untaught };
+  }
+}
+
+/** The taught buttons of a device: what a press means, and how to teach one anew. */
+export function useAnswerButtons(source: DeviceSource | null) {
+  const id = source?.info.id ?? '';
+  const [version, setVersion] = useState(0);
+  const [learning, setLearning] = useState<Answer | null>(null);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- read anew after every lesson
+  const buttons = useMemo(() => (id ? read(id) : NONE), [id, version]);
+  useEffect(() => {
+    if (!learning || !source) return;
+    return source.subscribe({
+      button(index) {
+        const other = learning === 'yes' ? 'no' : 'yes';
+        const known = read(source.info.id);
+        if (known[other] === index) known[other] = null;
+        remember(key(source.info.id), JSON.stringify({ ...known, [learning]: index }));
+        setVersion((n) => n + 1);
+        setLearning(null);
+      },
+    });
+  }, [learning, source]);
+  /** What a pressed button means; any button says yes as long as none is taught. */
+  const meaning = useCallback(
+    (index: number): Answer | null => {
+      if (learning) return null;
+      if (buttons.no === index) return 'no';
+      return buttons.yes === null || buttons.yes === index ? 'yes' : null;
+    },
+    [learning, buttons],
+  );
+  return { buttons, learning, learn: setLearning, meaning };
+}
+
+export type TaughtButtons = ReturnType<typeof useAnswerButtons>;

@@ -1,0 +1,38 @@
+export const percent = (x: number, digits = 0) => `${(100 * x).toFixed(digits)} %`;
+
+export const signed = (x: number, digits: number) =>
+  `${x > 0 ? '+' : x < 0 ? '−' : '±'}${Math.abs(x).toFixed(digits)}`;
+
+const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' });
+
+/** "today 19:42", or "3 May 19:42". */
+export function moment(atMs: number, nowMs = Date.now()): string {
+  const day = DAY.format(atMs) === DAY.format(nowMs) ? 'today' : DAY.format(atMs);
+  return `${day} ${CLOCK.format(atMs)}`;
+}
+
+/** A lap time as m:ss.hh. */
+export function lapTime(seconds: number): string {
+  const minutes = Math.floor(seconds / 60);
+  return `${minutes}:${(seconds - 60 * minutes).toFixed(2).padStart(5, '0')}`;
+}
+
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ');
+
+/** A number with a true minus sign, and none before a zero. */
+export const plain = (value: number, digits: number) =>
+  value
+    .toFixed(digits)
+    .replace(/^-(?=[0.]+$)/, '')
+    .replace('-', '−');
+
+export const decibels = (value: number) => `${plain(value, 1)} dB`;
+
+/** Degrees with a true minus sign. */
+export const degrees = (value: number, digits = 0) => `${value.toFixed(digits)}°`.replace('-', '−');
+
+const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+
+export const date = (atMs: number) => DATE.format(atMs);
