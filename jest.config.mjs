@@ -15,6 +15,7 @@ const common = {
   transform: { '^.+\\.(t|j)sx?$': swc, '/comlink/.+\\.mjs$': swc },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
+    '^next/headers$': '<rootDir>/src/book/testing/browser.ts',
     '^server-only$': '<rootDir>/src/data/testing/serverOnly.ts',
   },
   transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender)/)'],

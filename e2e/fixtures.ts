@@ -44,9 +44,10 @@ function isAlive(): boolean {
 
 /** Chooses in the frame what to drive, and waits until the book has it: a page opened sooner cuts the choice off. */
 export async function choose(page: Page, kind: 'Title' | 'Car', name: string) {
-  await page.getByRole('button', { name: new RegExp(`^${kind}: `) }).click();
+  const sentence = page.getByRole('banner');
+  await sentence.getByRole('button', { name: new RegExp(`^${kind}: `) }).click();
   await page.getByRole('menuitemradio', { name }).click();
-  await expect(page.getByRole('button', { name: `${kind}: ${name}` })).toBeVisible();
+  await expect(sentence.getByRole('button', { name: `${kind}: ${name}` })).toBeVisible();
 }
 
 /** Runs a whole guided capture with the simulated foot at a fast pace. */

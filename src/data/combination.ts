@@ -9,7 +9,8 @@ const OPEN = 'combination';
 
 const onRig = (rigId: string) => `combination/${rigId}`;
 
-export function openCombination(db: Database): Promise<Combination | null> {
+/** The combination that was opened last in this book, by whichever browser. */
+export function lastOpened(db: Database): Promise<Combination | null> {
   return readCombination(db, OPEN);
 }
 
@@ -57,6 +58,11 @@ export async function listCombinations(db: Database): Promise<KnownCombination[]
     branch,
     openedAtMs: openedAt.getTime(),
   }));
+}
+
+/** Whether a combination was ever opened. */
+export async function isKnown(db: Database, combination: Combination): Promise<boolean> {
+  return (await db.$count(combinations, isCombination(combination))) > 0;
 }
 
 /** When the card of a combination was typed in; `null` before the first time. */

@@ -5,7 +5,7 @@ import { usualScope } from '@/core/settings/scope';
 import { effectiveSettings } from '@/core/settings/trail';
 import { plainRig } from '@/core/rig/rigSpec';
 import { addChanges, listChanges } from './changes';
-import { chooseCombination, openCombination } from './combination';
+import { chooseCombination, lastOpened } from './combination';
 import { openBook, type Book } from './openBook';
 import { emptyDatabase, MIGRATIONS } from './testing/bookForTests';
 import {
@@ -57,7 +57,7 @@ it('gives back rigs, combination and changes as they were put in', async () => {
   });
   await chooseCombination(book.db, SCOPE);
   await chooseCombination(book.db, { ...SCOPE, driver: 'Dawn shift' });
-  expect(await openCombination(book.db)).toEqual({ ...SCOPE, driver: 'Dawn shift' });
+  expect(await lastOpened(book.db)).toEqual({ ...SCOPE, driver: 'Dawn shift' });
   const key = { layer: 'title', axis: 'brake', field: 'deadzone' } as const;
   const set = { kind: 'set', scope: usualScope('title', SCOPE), from: null, why: 'drags' } as const;
   const events = [

@@ -8,17 +8,30 @@ export function bookVersion(): number {
   return place.pebbleBookVersion ?? 0;
 }
 
-/** What is read of the book, kept until the book changes. */
-export function cachedUntilWrite<T>(read: () => Promise<T>): () => Promise<T> {
-  let latest: { version: number; value: Promise<T> } | null = null;
-  return () => {
+/** Places of which what is read is kept: about as many as browsers and tabs ask for in turn. */
+const MOST = 24;
+
+/**
+ * What is read of the book, kept until the book is written to.
+ * @param keyOf tells places apart, of which each is kept by itself; those asked for longest ago go first
+ */
+export function cachedUntilWrite<A extends unknown[], T>(
+  read: (...of: A) => Promise<T>,
+  keyOf: (...of: A) => string = () => '',
+): (...of: A) => Promise<T> {
+  let latest = -1;
+  const known = new Map<string, Promise<T>>();
+  return (...of) => {
     const version = bookVersion();
-    if (latest?.version !== version) {
-      const value = read();
-      latest = { version, value };
-      value.catch(() => (latest = null));
-    }
-    return latest!.value;
+    if (latest !== version) known.clear();
+    latest = version;
+    const key = keyOf(...of);
+    const value = known.get(key) ?? read(...of);
+    known.delete(key);
+    known.set(key, value);
+    if (known.size > MOST) known.delete(known.keys().next().value!);
+    value.catch(() => known.get(key) === value && known.delete(key));
+    return value;
   };
 }
 

@@ -6,7 +6,9 @@ import { describeProblem, reasonOf } from '@/core/problem';
 import { listCombinations } from '@/data/combination';
 import type { Database } from '@/data/database';
 import { listRigs } from '@/data/rigs';
+import { hereIn } from './here';
 import { readBook } from './readBook';
+import type { Combination } from '@/core/settings/scope';
 import { breath } from '@/data/breath';
 
 /**
@@ -26,11 +28,11 @@ export async function lookThrough(
       if (spec.device.kind === 'simulated') simulatedRigById(spec.device.rig);
     }
     what = 'what was open last';
-    await readBook(db);
+    await look(db, null);
     const known = await listCombinations(db);
     for (const [i, one] of known.entries()) {
       what = `${one.titleId} with ${one.carId}, ${one.driver}`;
-      await readBook(db, one);
+      await look(db, one);
       progress(i + 1, known.length);
       await breath();
     }
@@ -39,4 +41,9 @@ export async function lookThrough(
     const reason = issue ? describeProblem({ ...schemaProblem(issue), remedy: '' }).trim() : reasonOf(error);
     throw new Error(`${what} could not be shown (${reason})`);
   }
+}
+
+async function look(book: Database, at: Combination | null): Promise<void> {
+  const here = await hereIn(book, at);
+  if (here) await readBook(here);
 }

@@ -8,13 +8,13 @@ import { preflightStamp } from '@/core/ready/preflight';
 import { weaningState, type WeaningPlan } from '@/core/response/weaning';
 import { menuField, type Menus } from '@/core/settings/menus';
 import { rotationInForce } from '@/core/settings/rotationOf';
-import { holdsIn, type Combination } from '@/core/settings/scope';
+import { combinationText, holdsIn, type Combination } from '@/core/settings/scope';
 import type { SettingValues } from '@/core/settings/setting';
 import { effectiveSettings, fieldValues, liveChanges, valuesOf } from '@/core/settings/trail';
 import { database } from '@/data/book';
 import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
-import { openCombination, typedInOf } from '@/data/combination';
+import { typedInOf } from '@/data/combination';
 import type { Database } from '@/data/database';
 import { weaningOf } from '@/data/plans';
 import { listTitles } from '@/data/ownTitles';
@@ -26,6 +26,7 @@ import type { Rig } from '@/core/rig/rig';
 import { axisView } from './readAxis';
 import type { AxisView } from '../model/axisView';
 import { cachedUntilWrite } from './cachedUntilWrite';
+import { combinationOfBrowser, hereIn, type Here } from './here';
 import { typedInView } from '../judge/card';
 import { proofBasis } from '../judge/proofBasis';
 import { rideViews, withRide } from './readRides';
@@ -33,26 +34,35 @@ import type { RideView } from '../model/rideView';
 import { roadHealth } from '../judge/stationHealth';
 import type { ReadyView, TitleView, TrailChange, WeaningView, BookView } from '../model/bookView';
 
-/** The book of the open combination, or `null` where no rig is in it yet. */
-export const bookView = cachedUntilWrite(async () => readBook(await database()));
+/** What the asking browser has open, or `null` where no rig is in the book yet. */
+export async function bookView(): Promise<BookView | null> {
+  return viewOf(await combinationOfBrowser());
+}
 
-/** The same of any book, and of a combination that need not be the open one. */
-export async function readBook(db: Database, where?: Combination): Promise<BookView | null> {
-  const [rigs, combination] = await Promise.all([listRigs(db), where ?? openCombination(db)]);
-  const rig = rigs.find((r) => r.id === combination?.rigId);
-  if (!combination || !rig) return null;
-  const [events, titles, typedIn, schools, plan, captures, rides, ready, proof, road] = await Promise.all([
-    listChanges(db, rig.id),
-    listTitles(db),
-    typedInOf(db, combination),
-    schoolsOf(db, combination.driver),
-    weaningOf(db, combination),
-    listCaptures(db, rig.id),
-    rideViews(db, combination),
-    readyView(db, rig, combination),
-    newestProof(db, combination),
-    chosenRoad(db, combination),
-  ]);
+const viewOf = cachedUntilWrite(
+  async (asked: Combination | null) => {
+    const here = await hereIn(await database(), asked);
+    return here && readBook(here);
+  },
+  (asked) => (asked ? combinationText(asked) : ''),
+);
+
+/** Everything that is shown of a place. */
+export async function readBook({ book: db, combination, rig }: Here): Promise<BookView> {
+  const [rigs, events, titles, typedIn, schools, plan, captures, rides, ready, proof, road] =
+    await Promise.all([
+      listRigs(db),
+      listChanges(db, rig.id),
+      listTitles(db),
+      typedInOf(db, combination),
+      schoolsOf(db, combination.driver),
+      weaningOf(db, combination),
+      listCaptures(db, rig.id),
+      rideViews(db, combination),
+      readyView(db, rig, combination),
+      newestProof(db, combination),
+      chosenRoad(db, combination),
+    ]);
   const title = titles.byId(combination.titleId);
   const car = carById(combination.carId);
   const menus = menusFor(rig.spec, title, car);

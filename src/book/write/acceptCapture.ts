@@ -20,11 +20,11 @@ import {
   storeAnalysis,
   storedCapture,
 } from '@/data/captures';
-import { openCombination } from '@/data/combination';
 import { setRotationReminder } from '@/data/readiness';
 import { write } from '@/data/write';
 import { analysisOfStored } from '../read/readAxis';
 import { bookChanged } from '../read/cachedUntilWrite';
+import { combinationOfBrowser, hereIn } from '../read/here';
 import { NO_RIG, notWritten } from './command';
 import { receiveRecording, refuse } from './receiveBody';
 
@@ -41,19 +41,20 @@ const ALREADY_KEPT: Problem = {
  * must stand up to analysis, and where it does not it stays a draft and the reasons are sent back.
  */
 export async function acceptCapture(request: Request): Promise<Response> {
+  const asked = await combinationOfBrowser();
   const received = await receiveRecording(request, 'takeCapture');
   if (!received.ok) return refuse(received.problems);
   const { id, axis, status, origin, capture, part: whole } = received.value;
   const { fromRow } = whole;
-  const db = await database();
+  const book = await database();
   try {
-    const scope = await openCombination(db);
-    if (!scope) return refuse([NO_RIG], 409);
-    const { rigId, driver } = scope;
+    const here = await hereIn(book, asked);
+    if (!here) return refuse([NO_RIG], 409);
+    const { rigId, driver } = here.combination;
     // A long one is written piece by piece, as a guided one comes: nobody waits for all of it.
     for (const { part, head } of piecesOf(whole, capture, PIECE_ROWS)) {
       const piece = { id, axis, origin, status: 'draft' as const, rigId, driver, head, part };
-      await write(db, (inside) => saveCapture(inside, piece));
+      await write(book, (inside) => saveCapture(inside, piece));
       await breath();
     }
     if (status === 'kept') return await keep(id, axis, rigId);
@@ -78,13 +79,13 @@ const PIECE_ROWS = 5000;
 
 /** A draft that stands up to analysis is kept for good. */
 async function keep(id: string, axis: AxisName, rigId: string): Promise<Response> {
-  const db = await database();
-  const whole = await storedCapture(db, id);
+  const book = await database();
+  const whole = await storedCapture(book, id);
   if (!whole) return refuse([NO_CAPTURE], 409);
   const analysis = await analysisOfStored(whole);
   const isKept =
     analysis.ok &&
-    (await write(db, async (inside) => {
+    (await write(book, async (inside) => {
       if (!(await keepCapture(inside, id, whole.madeAtMs))) return false;
       await storeAnalysis(inside, id, ANALYSIS_VERSION, analysis);
       if (axis === 'steering') await setRotationReminder(inside, rigId, null);
@@ -132,9 +133,10 @@ export async function sendCaptureFile(request: Request): Promise<Response> {
 }
 
 async function newest(request: Request, status: 'draft' | 'kept') {
-  const db = await database();
-  const scope = await openCombination(db);
+  const book = await database();
+  const here = await hereIn(book, await combinationOfBrowser());
   const axis = z.enum(AXIS_NAMES).safeParse(new URL(request.url).searchParams.get('axis') ?? 'brake');
-  if (!scope || !axis.success) return null;
-  return newestCapture(db, { rigId: scope.rigId, axis: axis.data, driver: scope.driver }, status);
+  if (!here || !axis.success) return null;
+  const { rigId, driver } = here.combination;
+  return newestCapture(book, { rigId, axis: axis.data, driver }, status);
 }

@@ -35,11 +35,11 @@ export async function acceptRide(request: Request): Promise<Response> {
   if (!open) return refuse([NO_RIG], 409);
   if (!open.title.trackIds.includes(ride.trackId)) return refuse([elsewhere(ride.trackId)]);
   const id = randomUUID();
-  const db = await database();
+  const book = await database();
   try {
-    await writeRide(db, open, { id, ...ride }, log);
+    await writeRide(book, open, { id, ...ride }, log);
   } catch (error) {
-    await write(db, (inside) => removeRideParts(inside, id)).catch(() => undefined);
+    await write(book, (inside) => removeRideParts(inside, id)).catch(() => undefined);
     return error instanceof RidePartsGone ? refuse([BOOK_CHANGED], 409) : refuse([notWritten(error)], 507);
   }
   bookChanged();
@@ -48,7 +48,7 @@ export async function acceptRide(request: Request): Promise<Response> {
 
 /** Its samples go into the book piece by piece, so that nobody waits for all of a long ride; then its row makes it one. */
 async function writeRide(
-  db: Database,
+  book: Database,
   open: BookView,
   ride: Omit<SentRide, 'log'> & { id: string },
   log: RideLog,
@@ -56,13 +56,13 @@ async function writeRide(
   const parts = await packRide(log);
   // A page asks for several things one after the other, and waits for a part before each of them.
   for (const [at, part] of parts.entries()) {
-    await write(db, (inside) => addRidePart(inside, ride.id, at, part));
+    await write(book, (inside) => addRidePart(inside, ride.id, at, part));
     await breath();
   }
-  await prepareRide(db, open, ride, { notes: log.notes, parts });
+  await prepareRide(book, open, ride, { notes: log.notes, parts });
   const { rigId, titleId, carId, driver, branch } = open.combination;
   const combination = { rigId, titleId, carId, driver, branch };
-  await write(db, async (inside) => {
+  await write(book, async (inside) => {
     const before = await listRides(inside, combination);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.

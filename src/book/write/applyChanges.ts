@@ -20,7 +20,7 @@ import { idSchema } from '@/core/text/line';
 import { bookTime } from '@/data/bookTime';
 import { addChanges, listChanges, type RecordedEvent } from '@/data/changes';
 import { listTitles } from '@/data/ownTitles';
-import type { Open } from './command';
+import type { Here } from '../read/here';
 import { DONE, refused, type Reply } from './reply';
 import { findConflicts } from './findConflicts';
 
@@ -50,10 +50,10 @@ export interface OpenSettings {
   menusOf(carId: string): Menus;
 }
 
-export async function openSettings({ db, combination, rig }: Open): Promise<OpenSettings> {
-  const title = (await listTitles(db)).byId(combination.titleId);
+export async function openSettings({ book, combination, rig }: Here): Promise<OpenSettings> {
+  const title = (await listTitles(book)).byId(combination.titleId);
   const menusOf = (carId: string) => menusFor(rig.spec, title, carById(carId));
-  const events = await listChanges(db, rig.id);
+  const events = await listChanges(book, rig.id);
   return { combination, menus: menusOf(combination.carId), events, carIds: title.carIds, menusOf };
 }
 
@@ -71,10 +71,10 @@ const NO_SUCH_CAR: Problem = {
 };
 
 /** Books changes of the open combination on the trail: one pebble each, all of them or none. Inside a command. */
-export async function applyInside(here: Open, changes: readonly WantedChange[]): Promise<Reply> {
+export async function applyInside(here: Here, changes: readonly WantedChange[]): Promise<Reply> {
   const open = await openSettings(here);
   const booked: RecordedEvent[] = [];
-  const atMs = await bookTime(here.db);
+  const atMs = await bookTime(here.book);
   for (const change of changes) {
     const place = change.carId === undefined ? open : withCar(open, change.carId);
     if (!place) return refused(NO_SUCH_CAR);
@@ -82,9 +82,9 @@ export async function applyInside(here: Open, changes: readonly WantedChange[]):
     if (!events.ok) return refused(...events.problems);
     booked.push(...events.value);
   }
-  const conflict = await findConflicts(here.db, open.combination, booked);
+  const conflict = await findConflicts(here.book, open.combination, booked);
   if (conflict) return refused(conflict);
-  await addChanges(here.db, open.combination.rigId, booked);
+  await addChanges(here.book, open.combination.rigId, booked);
   return DONE;
 }
 

@@ -20,14 +20,14 @@ export async function branchOff(wanted: string): Promise<Reply> {
   const name = parseInput(branchSchema.min(1, 'a branch needs a name'), wanted);
   if (!name.ok) return refused(...name.problems);
   const branch = name.value;
-  return commandHere(async ({ db, combination: open }) => {
+  return commandHere(async ({ book, combination: open }) => {
     const next = { ...open, branch };
-    const known = await listCombinations(db);
+    const known = await listCombinations(book);
     if (known.some((one) => combinationText(one) === combinationText(next)))
       return problem('branch-exists', `There is a branch “${branch}” already.`, 'Give it another name.');
-    const now = effectiveSettings(await listChanges(db, open.rigId), open);
+    const now = effectiveSettings(await listChanges(book, open.rigId), open);
     const from = open.branch ? `the branch “${open.branch}”` : 'the main one';
-    const atMs = await bookTime(db);
+    const atMs = await bookTime(book);
     const begun = [...now.values()].map(({ key, value }): RecordedEvent => {
       const scope = { ...usualScope(key.layer, next), titleId: next.titleId };
       return {
@@ -41,11 +41,11 @@ export async function branchOff(wanted: string): Promise<Reply> {
         why: `Branched from ${from}.`,
       };
     });
-    const conflict = await findConflicts(db, next, begun);
+    const conflict = await findConflicts(book, next, begun);
     if (conflict) return refused(conflict);
-    await addChanges(db, open.rigId, begun);
-    await chooseCombination(db, next);
-    return DONE;
+    await addChanges(book, open.rigId, begun);
+    await chooseCombination(book, next);
+    return { ok: true, opens: next };
   });
 }
 
@@ -54,11 +54,11 @@ export async function restoreMoment(changeId: string): Promise<Reply> {
   const wanted = parseInput(idSchema, changeId);
   if (!wanted.ok) return refused(...wanted.problems);
   const momentId = wanted.value;
-  return commandHere(async ({ db, combination: open }) => {
-    const events = await listChanges(db, open.rigId);
+  return commandHere(async ({ book, combination: open }) => {
+    const events = await listChanges(book, open.rigId);
     if (!events.some((event) => event.id === momentId))
       return problem('no-such-change', 'There is no such change on the trail.', 'Reload the page.');
-    const atMs = await bookTime(db);
+    const atMs = await bookTime(book);
     const news = wayBack(events, open, momentId).map((step) => ({
       ...step,
       id: randomUUID(),
@@ -66,9 +66,9 @@ export async function restoreMoment(changeId: string): Promise<Reply> {
       kind: 'set' as const,
       why: 'Everything as it was at an earlier moment.',
     }));
-    const conflict = await findConflicts(db, open, news);
+    const conflict = await findConflicts(book, open, news);
     if (conflict) return refused(conflict);
-    await addChanges(db, open.rigId, news);
+    await addChanges(book, open.rigId, news);
     return DONE;
   });
 }

@@ -10,15 +10,15 @@ import { discardDraft as discard, removeCapture as remove } from '@/data/capture
 import { addProof } from '@/data/readiness';
 import { parseInput } from './parseInput';
 import { readBook } from '../read/readBook';
-import { commandHere, NO_RIG } from './command';
+import { commandHere } from './command';
 import { DONE, refused, type Reply } from './reply';
 
 /** Throws the open draft of an axis away; the kept captures stay. */
 export async function discardDraft(axis: string): Promise<Reply> {
   const wanted = parseInput(z.enum(AXIS_NAMES), axis);
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ db, combination: { rigId, driver } }) => {
-    await discard(db, { rigId, axis: wanted.value, driver });
+  return commandHere(async ({ book, combination: { rigId, driver } }) => {
+    await discard(book, { rigId, axis: wanted.value, driver });
     return DONE;
   });
 }
@@ -27,8 +27,8 @@ export async function discardDraft(axis: string): Promise<Reply> {
 export async function removeCapture(id: string): Promise<Reply> {
   const wanted = parseInput(idSchema, id);
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ db, rig }) => {
-    await remove(db, rig.id, wanted.value);
+  return commandHere(async ({ book, rig }) => {
+    await remove(book, rig.id, wanted.value);
     return DONE;
   });
 }
@@ -43,9 +43,9 @@ export async function signProof(results: z.input<typeof proofResultsSchema>, see
     seen,
   });
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ db }) => {
-    const view = await readBook(db);
-    if (!view) return refused(NO_RIG);
+  return commandHere(async (here) => {
+    const { book, combination } = here;
+    const view = await readBook(here);
     if (wanted.value.seen !== undefined && wanted.value.seen !== view.proofBasis)
       return refused({
         code: 'changed-meanwhile',
@@ -53,9 +53,9 @@ export async function signProof(results: z.input<typeof proofResultsSchema>, see
         place: {},
         remedy: 'Nothing was signed. Make the check again, as everything is now.',
       });
-    await addProof(db, view.combination, {
+    await addProof(book, combination, {
       id: randomUUID(),
-      atMs: await bookTime(db),
+      atMs: await bookTime(book),
       results: wanted.value.results,
       basis: view.proofBasis,
     });

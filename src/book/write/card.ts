@@ -5,7 +5,7 @@ import { bringBack } from '@/data/bringBack';
 import { markTypedIn } from '@/data/combination';
 import { parseInput } from './parseInput';
 import { readBook } from '../read/readBook';
-import { command, commandHere, NO_RIG } from './command';
+import { command, commandHere } from './command';
 import { DONE, refused, type Reply } from './reply';
 import { versionText } from '../judge/card';
 
@@ -13,11 +13,10 @@ import { versionText } from '../judge/card';
 export async function cardTypedIn(isTypedIn: boolean): Promise<Reply> {
   const wanted = parseInput(z.boolean(), isTypedIn);
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ db, combination }) => {
-    const view = await readBook(db);
-    if (!view) return refused(NO_RIG);
+  return commandHere(async (here) => {
+    const view = await readBook(here);
     const typedIn = { atMs: Date.now(), version: versionText(view.ready), values: view.settings };
-    await markTypedIn(db, combination, wanted.value ? typedIn : null);
+    await markTypedIn(here.book, here.combination, wanted.value ? typedIn : null);
     return DONE;
   });
 }

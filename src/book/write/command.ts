@@ -2,13 +2,10 @@ import 'server-only';
 import { reasonOf, type Problem } from '@/core/problem';
 import { database } from '@/data/book';
 import { unwritable } from '@/data/bookFolder';
-import { openCombination } from '@/data/combination';
 import type { Database } from '@/data/database';
-import { listRigs } from '@/data/rigs';
-import type { Rig } from '@/core/rig/rig';
 import { write } from '@/data/write';
-import type { Combination } from '@/core/settings/scope';
 import { bookChanged, showAgain } from '../read/cachedUntilWrite';
+import { combinationOfBrowser, hereIn, openInBrowser, type Here } from '../read/here';
 import { refused, type Reply } from './reply';
 
 export const NO_RIG: Problem = {
@@ -22,8 +19,9 @@ export const NO_RIG: Problem = {
  * Does what a page asks of the book: in a row with all other commands, in one transaction with whatever it checks, and not
  * at all where it refuses. Only the given handle may be used inside.
  */
-export async function command(work: (inside: Database) => Promise<Reply>): Promise<Reply> {
+export async function command(work: (book: Database) => Promise<Reply>): Promise<Reply> {
   const reply = await write(await database(), work).catch((error: unknown) => refused(notWritten(error)));
+  if (reply.ok && reply.opens) await openInBrowser(reply.opens);
   if (reply.ok) bookChanged();
   else if (reply.problems.some(({ code }) => code === 'changed-meanwhile')) showAgain();
   return reply;
@@ -41,23 +39,11 @@ export function notWritten(error: unknown): Problem {
   };
 }
 
-/** What is open in a book. */
-export interface Open {
-  db: Database;
-  combination: Combination;
-  rig: Rig;
-}
-
-/** The same of the rig that is open, refused where none is. */
-export function commandHere(work: (open: Open) => Promise<Reply>): Promise<Reply> {
-  return command(async (db) => {
-    const open = await whatIsOpen(db);
-    return open ? work(open) : refused(NO_RIG);
+/** The same at the place where the asking browser is, refused where no rig is. */
+export async function commandHere(work: (here: Here) => Promise<Reply>): Promise<Reply> {
+  const asked = await combinationOfBrowser();
+  return command(async (book) => {
+    const here = await hereIn(book, asked);
+    return here ? work(here) : refused(NO_RIG);
   });
-}
-
-export async function whatIsOpen(db: Database): Promise<Open | null> {
-  const combination = await openCombination(db);
-  const rig = combination && (await listRigs(db)).find(({ id }) => id === combination.rigId);
-  return combination && rig ? { db, combination, rig } : null;
 }

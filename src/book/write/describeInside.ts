@@ -7,9 +7,9 @@ import { DONE, refused, type Reply } from './reply';
 import { findRigConflicts } from './findConflicts';
 
 /** Writes down that a rig is made of something else, inside a command; refused where what is set on it could not be any more. */
-export async function describeInside(db: Database, rig: Rig, spec: RigSpec): Promise<Reply> {
-  const conflict = await findRigConflicts(db, rig, spec);
+export async function describeInside(book: Database, rig: Rig, spec: RigSpec): Promise<Reply> {
+  const conflict = await findRigConflicts(book, rig, spec);
   if (conflict) return refused(conflict);
-  await describeRig(db, { ...rig, spec });
+  await describeRig(book, { ...rig, spec });
   return DONE;
 }

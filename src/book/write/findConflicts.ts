@@ -25,15 +25,15 @@ const SOMEBODY = 'any other driver';
  * @param changed the changes that come into force or go out of it; by default, those that are new
  */
 export async function findConflicts(
-  db: Database,
+  book: Database,
   open: Combination,
   news: readonly RecordedEvent[],
   changed: readonly SetEvent[] = news.filter((event) => event.kind === 'set'),
 ): Promise<Problem | null> {
-  const [rigs, before] = await Promise.all([listRigs(db), listChanges(db, open.rigId)]);
+  const [rigs, before] = await Promise.all([listRigs(book), listChanges(book, open.rigId)]);
   const rig = rigs.find(({ id }) => id === open.rigId);
   if (!rig) return null;
-  const { others, titles } = await combinationsOn(db, rig.id, open.branch);
+  const { others, titles } = await combinationsOn(book, rig.id, open.branch);
   return findConflictElsewhere({
     before,
     after: [...before, ...news],
@@ -46,12 +46,12 @@ export async function findConflicts(
 
 /** What is set on a rig and could not be any more if the rig were another one; `null` where all of it could. */
 export async function findRigConflicts(
-  db: Database,
+  book: Database,
   { id, name }: Rig,
   spec: RigSpec,
 ): Promise<Problem | null> {
-  const events = await listChanges(db, id);
-  const { others, titles } = await combinationsOn(db, id, '');
+  const events = await listChanges(book, id);
+  const { others, titles } = await combinationsOn(book, id, '');
   const menusOf = menusOnce(spec, titles);
   for (const other of others) {
     const wrong = wrongInCombination(menusOf(other), events, other);
@@ -68,8 +68,8 @@ export async function findRigConflicts(
 }
 
 /** The combinations that are known on a rig, and all that could still be opened on it. */
-async function combinationsOn(db: Database, rigId: string, branch: string) {
-  const [known, titles] = await Promise.all([listCombinations(db), listTitles(db)]);
+async function combinationsOn(book: Database, rigId: string, branch: string) {
+  const [known, titles] = await Promise.all([listCombinations(book), listTitles(book)]);
   const here = known.filter((one) => one.rigId === rigId);
   const drivers = [...new Set([...here.map(({ driver }) => driver), SOMEBODY])];
   const possible = titles.all.flatMap((title) =>

@@ -1,28 +1,32 @@
 import 'server-only';
 import { DRIVERS } from '@/catalog/drivers';
 import type { Combination } from '@/core/settings/scope';
-import { chooseCombination, lastCombination, openCombination } from '@/data/combination';
+import { chooseCombination, lastCombination } from '@/data/combination';
 import type { Database } from '@/data/database';
 import { listTitles } from '@/data/ownTitles';
 import { listRigs } from '@/data/rigs';
 import { NO_RIG } from './command';
-import { DONE, refused, type Reply } from './reply';
+import { refused, type Reply } from './reply';
 
-/** Opens another combination, inside a command. What is not said stays as it was left on that rig. */
+/**
+ * Opens another combination, inside a command. What is not said stays as it is, and on another rig as it was left there.
+ * @param now where the asking browser is
+ */
 export async function openInside(
-  db: Database,
+  book: Database,
+  now: Combination | null,
   to: { [Key in keyof Combination]?: Combination[Key] | undefined },
 ): Promise<Reply> {
-  const now = await openCombination(db);
   const rigId = to.rigId ?? now?.rigId;
-  if (!rigId || !(await listRigs(db)).some((rig) => rig.id === rigId)) return refused(NO_RIG);
-  const before = rigId === now?.rigId ? now : ((await lastCombination(db, rigId)) ?? now);
-  const title = (await listTitles(db)).byId(to.titleId ?? before?.titleId ?? '');
+  if (!rigId || !(await listRigs(book)).some((rig) => rig.id === rigId)) return refused(NO_RIG);
+  const before = rigId === now?.rigId ? now : ((await lastCombination(book, rigId)) ?? now);
+  const title = (await listTitles(book)).byId(to.titleId ?? before?.titleId ?? '');
   const wantedCar = to.carId ?? before?.carId;
   const carId = title.carIds.find((id) => id === wantedCar) ?? title.carIds[0]!;
   const driver = to.driver ?? before?.driver ?? DRIVERS[0];
   // A branch belongs to its combination: another title, car or driver begins on its main one.
   const branch = to.branch ?? '';
-  await chooseCombination(db, { rigId, titleId: title.id, carId, driver, branch });
-  return DONE;
+  const opens = { rigId, titleId: title.id, carId, driver, branch };
+  await chooseCombination(book, opens);
+  return { ok: true, opens };
 }

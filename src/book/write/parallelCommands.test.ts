@@ -17,6 +17,7 @@ import type { Reply } from './reply';
 import { makeRig, saveRig } from './rigs';
 import { chooseSchool } from './schools';
 import { bookInMemory } from '../testing/bookInMemory';
+import { askedBy, Browser } from '../testing/browser';
 import { saveTitle } from './titles';
 
 // What is thrown at it is the same every time; another number tries others.
@@ -45,6 +46,9 @@ async function backToStart(db: Database): Promise<void> {
   forgetTimes(db);
   await restoreRows(db, start);
 }
+
+/** Each comes from a window of its own, which shows the book as it began. */
+const fromItsWindow = ({ run }: Command) => askedBy(new Browser(), run);
 
 interface Command {
   name: string;
@@ -128,14 +132,14 @@ it('commands that come at once do what some order of single ones does, and never
     fc.asyncProperty(some, async (indices) => {
       const asked = indices.map((i) => COMMANDS[i]!);
       await backToStart(book.db);
-      const replies = await Promise.all(asked.map(({ run }) => run()));
+      const replies = await Promise.all(asked.map(fromItsWindow));
       const document = await bookDocument(book.db, 1);
       expect(judgeBook(document, Date.now())).toEqual([]);
       const found = outcome(document, replies);
       for (const order of orders(asked.map((_, k) => k))) {
         await backToStart(book.db);
         const single: Reply[] = [];
-        for (const k of order) single[k] = await asked[k]!.run();
+        for (const k of order) single[k] = await fromItsWindow(asked[k]!);
         if (outcome(await bookDocument(book.db, 1), single) === found) {
           atOnce++;
           return;

@@ -20,9 +20,9 @@ export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply
       place: {},
       remedy: 'Reload the page.',
     });
-  return commandHere(async ({ db, combination, rig }) => {
-    const stamp = preflightStamp(rig.spec, await titleVersion(db, combination.titleId));
-    await setTick(db, combination, item.id, isTicked ? stamp : null);
+  return commandHere(async ({ book, combination, rig }) => {
+    const stamp = preflightStamp(rig.spec, await titleVersion(book, combination.titleId));
+    await setTick(book, combination, item.id, isTicked ? stamp : null);
     return DONE;
   });
 }
@@ -31,18 +31,18 @@ export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply
 export async function noteTitleVersion(version: string): Promise<Reply> {
   const installed = parseInput(titleVersionSchema.shape.version, version);
   if (!installed.ok) return refused(...installed.problems);
-  return commandHere(async ({ db, combination }) => {
-    await setTitleVersion(db, combination.titleId, installed.value);
+  return commandHere(async ({ book, combination }) => {
+    await setTitleVersion(book, combination.titleId, installed.value);
     return DONE;
   });
 }
 
 /** The base is turned down so that a title can bind it; the road reminds of it until the steering is measured again. */
 export async function turnDownForBinding(): Promise<Reply> {
-  return commandHere(async ({ db, rig }) => {
+  return commandHere(async ({ book, rig }) => {
     const restoreDeg = rig.spec.base.rotationDeg;
-    await setRotationReminder(db, rig.id, { restoreDeg, sinceMs: Date.now() });
-    return describeInside(db, rig, turnedTo(rig.spec, BINDING_ROTATION_DEG));
+    await setRotationReminder(book, rig.id, { restoreDeg, sinceMs: Date.now() });
+    return describeInside(book, rig, turnedTo(rig.spec, BINDING_ROTATION_DEG));
   });
 }
 
@@ -50,9 +50,9 @@ export async function turnDownForBinding(): Promise<Reply> {
 export async function rotationPutBack(restoreDeg: number | null): Promise<Reply> {
   const degrees = parseInput(z.number().min(90).max(3600).nullable(), restoreDeg);
   if (!degrees.ok) return refused(...degrees.problems);
-  return commandHere(async ({ db, rig }) => {
-    await setRotationReminder(db, rig.id, null);
-    return describeInside(db, rig, turnedTo(rig.spec, degrees.value));
+  return commandHere(async ({ book, rig }) => {
+    await setRotationReminder(book, rig.id, null);
+    return describeInside(book, rig, turnedTo(rig.spec, degrees.value));
   });
 }
 

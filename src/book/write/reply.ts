@@ -1,7 +1,9 @@
 import type { Problem } from '@/core/problem';
+import type { Combination } from '@/core/settings/scope';
 
 /** What a server action answers: done, or what was wrong and what would be valid. */
-export type Reply = { ok: true } | { ok: false; problems: Problem[] };
+/** `opens` says which combination the asking browser has open from now on. */
+export type Reply = { ok: true; opens?: Combination } | { ok: false; problems: Problem[] };
 
 export const DONE: Reply = { ok: true };
 

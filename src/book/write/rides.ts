@@ -18,8 +18,8 @@ const markSchema = z.strictObject({ rideId: idSchema, mark: z.enum(['A', 'B']).n
 export async function setMark(rideId: string, mark: 'A' | 'B' | null): Promise<Reply> {
   const wanted = parseInput(markSchema, { rideId, mark });
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ db, combination }) => {
-    if (await markRide(db, combination, wanted.value.rideId, wanted.value.mark)) return DONE;
+  return commandHere(async ({ book, combination }) => {
+    if (await markRide(book, combination, wanted.value.rideId, wanted.value.mark)) return DONE;
     return refused({
       code: 'no-such-ride',
       message: 'There is no such ride of this combination.',
@@ -34,15 +34,15 @@ export async function takeRoad(wanted: string): Promise<Reply> {
   const road = parseInput(idSchema, wanted);
   if (!road.ok) return refused(...road.problems);
   const trackId = road.value;
-  return commandHere(async ({ db, combination }) => {
-    if (!(await listTitles(db)).byId(combination.titleId).trackIds.includes(trackId))
+  return commandHere(async ({ book, combination }) => {
+    if (!(await listTitles(book)).byId(combination.titleId).trackIds.includes(trackId))
       return refused({
         code: 'unknown-track',
         message: `${trackId} is not driven here.`,
         place: {},
         remedy: 'Choose a road of the open title.',
       });
-    await chooseRoad(db, combination, trackId);
+    await chooseRoad(book, combination, trackId);
     return DONE;
   });
 }
@@ -66,8 +66,8 @@ export async function rememberColumns(
     columns,
   });
   if (!said.ok) return refused(...said.problems);
-  return command(async (db) => {
-    await rememberImportMap(db, said.value.source, said.value.columns);
+  return command(async (book) => {
+    await rememberImportMap(book, said.value.source, said.value.columns);
     return DONE;
   });
 }

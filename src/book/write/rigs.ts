@@ -21,6 +21,8 @@ import { parseInput } from './parseInput';
 import { command, commandHere } from './command';
 import { describeInside } from './describeInside';
 import { openInside } from './openInside';
+import { combinationOfBrowser } from '../read/here';
+import type { Combination } from '@/core/settings/scope';
 import { refused, type Reply } from './reply';
 
 const problem = (code: string, message: string, remedy: string) =>
@@ -29,8 +31,8 @@ const problem = (code: string, message: string, remedy: string) =>
 /** Only that it is another number than before counts. */
 const MOST_CABLINGS = 1_000_000;
 
-async function nameTaken(db: Database, name: string, except?: string): Promise<Reply | null> {
-  const taken = (await listRigs(db)).some(
+async function nameTaken(book: Database, name: string, except?: string): Promise<Reply | null> {
+  const taken = (await listRigs(book)).some(
     (rig) => rig.id !== except && rig.name.toLowerCase() === name.toLowerCase(),
   );
   return taken
@@ -57,15 +59,21 @@ export async function makeRig(input: z.input<typeof newRigSchema>): Promise<Repl
   const { name, device, isDirect = false } = wanted.value;
   const spec =
     device.kind === 'simulated' ? simulatedRigById(device.rig).spec : withItsAxes(plainRig(device), isDirect);
-  return command((db) => addAndOpen(db, name, spec));
+  const now = await combinationOfBrowser();
+  return command((book) => addAndOpen(book, now, name, spec));
 }
 
-async function addAndOpen(db: Database, name: string, spec: RigSpec): Promise<Reply> {
-  const taken = await nameTaken(db, name);
+async function addAndOpen(
+  book: Database,
+  now: Combination | null,
+  name: string,
+  spec: RigSpec,
+): Promise<Reply> {
+  const taken = await nameTaken(book, name);
   if (taken) return taken;
   const id = randomUUID();
-  await addRig(db, { id, name, spec });
-  return openInside(db, { rigId: id });
+  await addRig(book, { id, name, spec });
+  return openInside(book, now, { rigId: id });
 }
 
 /** A plain rig has what was found on its devices. */
@@ -103,13 +111,13 @@ export async function saveRig(input: z.input<typeof describedSchema>): Promise<R
   const described = parseInput(describedSchema, input);
   if (!described.ok) return refused(...described.problems);
   const { name, spec, seen } = described.value;
-  return commandHere(async ({ db, rig }) => {
+  return commandHere(async ({ book, rig }) => {
     if (seen && !isDeepStrictEqual(seen, { name: rig.name, spec: rig.spec })) return DESCRIBED_MEANWHILE;
-    const taken = await nameTaken(db, name, rig.id);
+    const taken = await nameTaken(book, name, rig.id);
     if (taken) return taken;
     const faults = contradictions(spec);
     if (faults) return faults;
-    return describeInside(db, { ...rig, name }, spec);
+    return describeInside(book, { ...rig, name }, spec);
   });
 }
 
@@ -143,7 +151,7 @@ function contradictions({ base }: RigSpec): Reply | null {
 export async function copyRig(name: string): Promise<Reply> {
   const wanted = parseInput(rigNameSchema, name);
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(({ db, rig }) => addAndOpen(db, wanted.value, rig.spec));
+  return commandHere(({ book, combination, rig }) => addAndOpen(book, combination, wanted.value, rig.spec));
 }
 
 const axisSourceSchema = z.strictObject({
@@ -157,11 +165,11 @@ export async function assignAxis(input: { axis: string; device: string; place: u
   const wanted = parseInput(axisSourceSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
   const { axis, device, place } = wanted.value;
-  return commandHere(async ({ db, rig }) => {
+  return commandHere(async ({ book, rig }) => {
     const axes = rig.spec.device.kind === 'real' ? rig.spec.device.axes : {};
     const next = parseInput(deviceSchema, { kind: 'real', axes: { ...axes, [axis]: { device, place } } });
     if (!next.ok) return refused(...next.problems);
-    return describeInside(db, rig, { ...rig.spec, device: next.value });
+    return describeInside(book, rig, { ...rig.spec, device: next.value });
   });
 }
 
@@ -169,12 +177,12 @@ export async function assignAxis(input: { axis: string; device: string; place: u
 export async function takeDevice(input: z.input<typeof playableSchema>): Promise<Reply> {
   const wanted = parseInput(playableSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(({ db, rig }) => describeInside(db, rig, { ...rig.spec, device: wanted.value }));
+  return commandHere(({ book, rig }) => describeInside(book, rig, { ...rig.spec, device: wanted.value }));
 }
 
 /** Cables or fixings were changed: the ticks that depend on them are void. */
 export async function cablingChanged(): Promise<Reply> {
-  return commandHere(({ db, rig }) =>
-    describeInside(db, rig, { ...rig.spec, cabling: (rig.spec.cabling + 1) % MOST_CABLINGS }),
+  return commandHere(({ book, rig }) =>
+    describeInside(book, rig, { ...rig.spec, cabling: (rig.spec.cabling + 1) % MOST_CABLINGS }),
   );
 }

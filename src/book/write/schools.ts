@@ -9,10 +9,10 @@ import { DONE, refused, type Reply } from './reply';
 
 /** The driver sides with a school where practitioners disagree. */
 export async function chooseSchool(choice: Partial<z.input<typeof schoolsSchema>>): Promise<Reply> {
-  return commandHere(async ({ db, combination: { driver } }) => {
-    const schools = parseInput(schoolsSchema, { ...(await schoolsOf(db, driver)), ...choice });
+  return commandHere(async ({ book, combination: { driver } }) => {
+    const schools = parseInput(schoolsSchema, { ...(await schoolsOf(book, driver)), ...choice });
     if (!schools.ok) return refused(...schools.problems);
-    await chooseSchools(db, driver, schools.value);
+    await chooseSchools(book, driver, schools.value);
     return DONE;
   });
 }

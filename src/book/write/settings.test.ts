@@ -7,7 +7,7 @@ import { keyText, type SettingKey, type SettingValues } from '@/core/settings/se
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { listChanges } from '@/data/changes';
 import type { Combination } from '@/core/settings/scope';
-import { listCombinations, openCombination } from '@/data/combination';
+import { lastOpened, listCombinations } from '@/data/combination';
 import { listTitles } from '@/data/ownTitles';
 import { addRig, listRigs } from '@/data/rigs';
 import { branchOff, restoreMoment } from './branches';
@@ -31,7 +31,7 @@ beforeEach(async () => {
   await changeCombination({ rigId, titleId: 'causeway', carId: 'spindrift-h4', driver: 'Late shift' });
 });
 
-const opened = async () => (await openCombination(book.db))!;
+const opened = async () => (await lastOpened(book.db))!;
 const events = () => listChanges(book.db, rigId);
 const inForce = async (where?: Combination): Promise<SettingValues> =>
   valuesOf(effectiveSettings(await events(), where ?? (await opened())));
@@ -132,7 +132,7 @@ it('nor may putting back take another driver’s travel', async () => {
 
 it('a branch begins as things are, and goes its own way', async () => {
   await applyChange({ ...DEADZONE, to: 5 });
-  expect(await branchOff('wet')).toEqual({ ok: true });
+  expect(await branchOff('wet')).toMatchObject({ ok: true, opens: { branch: 'wet' } });
   expect(await inForce()).toEqual({ [of('title')]: 5 });
   await applyChange({ ...DEADZONE, to: 8 });
   expect((await inForce({ ...(await opened()), branch: '' }))[of('title')]).toBe(5);

@@ -15,6 +15,7 @@ import { DONE, refused, type Reply } from './reply';
 import { findConflicts } from './findConflicts';
 import { applyInside, changeSchema, openSettings } from './applyChanges';
 import { openInside } from './openInside';
+import { combinationOfBrowser, hereIn } from '../read/here';
 
 /** Books changes of the open combination on the trail: one pebble each, all of them or none. */
 export async function applyChanges(inputs: z.input<typeof changeSchema>[]): Promise<Reply> {
@@ -34,13 +35,13 @@ export async function putBack(changeId: string): Promise<Reply> {
   if (!wanted.ok) return refused(...wanted.problems);
   const undoes = wanted.value;
   return commandHere(async (open) => {
-    const { db } = open;
+    const { book } = open;
     const { combination, menus, events } = await openSettings(open);
     const allowed = checkPutBack(events, undoes);
     if (!allowed.ok) return refused(...allowed.problems);
     const event: RecordedEvent = {
       id: randomUUID(),
-      atMs: await bookTime(db),
+      atMs: await bookTime(book),
       kind: 'put-back',
       undoes,
       why: 'put back',
@@ -49,9 +50,9 @@ export async function putBack(changeId: string): Promise<Reply> {
     const remaining = valuesOf(effectiveSettings([...events, event], combination));
     const checked = checkChange(menus, remaining, key, remaining[keyText(key)] ?? null);
     if (!checked.ok) return refused(...checked.problems);
-    const conflict = await findConflicts(db, combination, [event], [allowed.value]);
+    const conflict = await findConflicts(book, combination, [event], [allowed.value]);
     if (conflict) return refused(conflict);
-    await addChanges(db, combination.rigId, [event]);
+    await addChanges(book, combination.rigId, [event]);
     return DONE;
   });
 }
@@ -60,5 +61,9 @@ export async function putBack(changeId: string): Promise<Reply> {
 export async function changeCombination(part: Partial<z.input<typeof combinationSchema>>): Promise<Reply> {
   const wanted = parseInput(combinationSchema.partial(), part);
   if (!wanted.ok) return refused(...wanted.problems);
-  return command((inside) => openInside(inside, wanted.value));
+  const now = await combinationOfBrowser();
+  return command(async (book) => {
+    const here = await hereIn(book, now);
+    return openInside(book, here?.combination ?? null, wanted.value);
+  });
 }

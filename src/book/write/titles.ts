@@ -17,8 +17,8 @@ export async function saveTitle(input: z.input<typeof ownTitleSchema>): Promise<
   const described = readOwnTitle(input);
   if (!described.ok) return refused(...described.problems);
   const title = described.value;
-  return command(async (db) => {
-    const isTaken = (await listTitles(db)).all.some(
+  return command(async (book) => {
+    const isTaken = (await listTitles(book)).all.some(
       ({ name }) => name.toLowerCase() === title.name.toLowerCase(),
     );
     if (isTaken)
@@ -28,7 +28,7 @@ export async function saveTitle(input: z.input<typeof ownTitleSchema>): Promise<
         place: {},
         remedy: 'Give it another name.',
       });
-    await saveOwnTitle(db, { id: randomUUID(), ...title });
+    await saveOwnTitle(book, { id: randomUUID(), ...title });
     return DONE;
   });
 }
@@ -53,7 +53,7 @@ export async function saveBase(input: Program, seen?: Program): Promise<Reply> {
     );
     if (!sound.ok) return refused(...sound.problems);
   }
-  return commandHere(async ({ db, rig }) => {
+  return commandHere(async ({ book, rig }) => {
     if (before.value !== undefined && !isDeepStrictEqual(before.value, rig.spec.base.program))
       return refused({
         code: 'changed-meanwhile',
@@ -61,6 +61,6 @@ export async function saveBase(input: Program, seen?: Program): Promise<Reply> {
         place: {},
         remedy: 'Nothing was changed. Reload the page to see it.',
       });
-    return describeInside(db, rig, { ...rig.spec, base: { ...rig.spec.base, program } });
+    return describeInside(book, rig, { ...rig.spec, base: { ...rig.spec.base, program } });
   });
 }

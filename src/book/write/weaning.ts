@@ -14,16 +14,15 @@ const problem = (code: string, message: string, remedy: string) =>
 
 /** Begins the way back to a linear throttle, from the curve as it is. */
 export async function beginWeaning(): Promise<Reply> {
-  return commandHere(async ({ db }) => {
-    const view = await readBook(db);
-    const field = view?.menus.title.throttle?.dialect.fields.find(
+  return commandHere(async (here) => {
+    const view = await readBook(here);
+    const field = view.menus.title.throttle?.dialect.fields.find(
       ({ maps }) => responseParameterOf(maps) === 'curve',
     );
-    const plan =
-      view && field && weaningPlan(field, fieldValues(view.settings, 'title', 'throttle'), Date.now());
-    if (!view || !plan)
+    const plan = field && weaningPlan(field, fieldValues(view.settings, 'title', 'throttle'), Date.now());
+    if (!plan)
       return problem('is-linear', 'The throttle is linear already.', 'There is nothing to wean from.');
-    await keepWeaning(db, view.combination, {
+    await keepWeaning(here.book, view.combination, {
       ...plan,
       smoothnessAtStep: view.weaning.smoothness,
     });
@@ -33,13 +32,13 @@ export async function beginWeaning(): Promise<Reply> {
 
 /** Takes the step that the plan and the measured foot allow. */
 export async function takeWeaningStep(): Promise<Reply> {
-  return commandHere(async (open) => {
-    const view = await readBook(open.db);
-    const weaning = view?.weaning;
-    if (!view || !weaning?.plan || weaning.state?.kind !== 'go')
+  return commandHere(async (here) => {
+    const view = await readBook(here);
+    const { weaning } = view;
+    if (!weaning.plan || weaning.state?.kind !== 'go')
       return problem('not-yet', 'The next step is not due yet.', 'Ride a few laps, or wait for its day.');
     const { plan, state, smoothness } = weaning;
-    const reply = await applyInside(open, [
+    const reply = await applyInside(here, [
       {
         layer: 'title',
         axis: 'throttle',
@@ -51,15 +50,15 @@ export async function takeWeaningStep(): Promise<Reply> {
       },
     ]);
     if (!reply.ok) return reply;
-    await keepWeaning(open.db, view.combination, { ...plan, smoothnessAtStep: smoothness });
+    await keepWeaning(here.book, view.combination, { ...plan, smoothnessAtStep: smoothness });
     return DONE;
   });
 }
 
 /** Ends the plan; the curve stays as it is. */
 export async function endWeaning(): Promise<Reply> {
-  return commandHere(async ({ db, combination }) => {
-    await keepWeaning(db, combination, null);
+  return commandHere(async ({ book, combination }) => {
+    await keepWeaning(book, combination, null);
     return DONE;
   });
 }

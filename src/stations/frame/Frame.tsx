@@ -14,6 +14,7 @@ import { AxisBars } from './AxisBars';
 import { CombinationSentence } from './CombinationSentence';
 import { KeysHelp } from './KeysHelp';
 import { openDevice } from '@/live/liveRig';
+import { useOwnCombination } from '@/live/ownCombination';
 import { Palette } from './Palette';
 import { Road } from './Road';
 import { Trail } from './Trail';
@@ -28,6 +29,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
   const [isHelp, setHelp] = useState(false);
   const { rig, combination } = view;
 
+  useOwnCombination(view.combination);
   useOpenDevice(view);
   useFreshOnReturn();
   useEffect(() => {

@@ -8,6 +8,7 @@ import { tone } from '@/live/voice';
 import { useAnswerButtons } from '@/live/answerButtons';
 import type { BookView } from '@/book/model/bookView';
 import { openDevice, useLiveRig } from '@/live/liveRig';
+import { useOwnCombination } from '@/live/ownCombination';
 import { provable } from '@/live/proofSession';
 import { AdviseTask } from './AdviseTask';
 import { CaptureTask } from './CaptureTask';
@@ -40,6 +41,7 @@ function tasksFor(view: BookView, wish: SeatWish, isTaught: boolean): SeatTask[]
 /** Everything of Ready and Axes from the seat, one thing at a time, without keyboard or mouse. */
 export function SeatFlow({ view, wish }: { view: BookView; wish: SeatWish }) {
   const { source, simulated, state } = useLiveRig();
+  useOwnCombination(view.combination);
   const device = JSON.stringify(view.rig.spec.device);
   useEffect(
     () => openDevice(JSON.parse(device) as BookView['rig']['spec']['device'], view.combination.driver),
