@@ -1,4 +1,5 @@
 import { request } from 'node:http';
+import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, ride, test } from './fixtures';
 
@@ -62,6 +63,46 @@ test('axe finds nothing on any station, nor in a capture or the palette', async 
     await page.goto(`${server.url}/${place}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page, place);
+  }
+});
+
+/** What a page's code is given to draw with: its data, and little else. */
+async function pageData(page: Page, url: string): Promise<number> {
+  const html = await (await page.request.get(url)).text();
+  const pieces = html.matchAll(/self\.__next_f\.push\(\[1,("(?:[^"\\]|\\.)*")\]\)/g);
+  return [...pieces].reduce((sum, [, text]) => sum + (JSON.parse(text!) as string).length, 0);
+}
+
+test('no station carries more than 40 kB of data', async ({ page, server }) => {
+  const stations = [
+    'ready',
+    'axes/brake',
+    'axes/throttle?view=history',
+    'axes/check',
+    'shape',
+    'lock',
+    'force',
+  ];
+  const others = [
+    'ride',
+    'verdict',
+    'card',
+    'rig',
+    'combinations',
+    'translate',
+    'translate/describe',
+    'seat',
+  ];
+  for (const rig of ['Tern', 'Wren', 'Gannet']) {
+    await page.goto(`${server.url}/ready`);
+    await page.getByRole('button', { name: /^Rig: / }).click();
+    await page.getByRole('menuitemradio', { name: rig }).click();
+    await expect(page.getByRole('button', { name: `Rig: ${rig}` })).toBeVisible();
+    for (const station of [...stations, ...others]) {
+      const bytes = await pageData(page, `${server.url}/${station}`);
+      expect(bytes, `${station} of the ${rig}`).toBeGreaterThan(10_000);
+      expect(bytes, `${station} of the ${rig}`).toBeLessThan(40_000);
+    }
   }
 });
 

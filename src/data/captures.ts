@@ -18,6 +18,8 @@ export interface CaptureScope {
 
 export interface CaptureRow extends CaptureScope {
   id: string;
+  /** Name of the device that it was recorded from. */
+  device: string;
   madeAtMs: number;
   status: 'draft' | 'kept';
   origin: 'guided' | 'file';
@@ -174,13 +176,23 @@ export async function removeCapture(db: Database, rigId: string, id: string): Pr
 
 /** Captures of a rig in time order, without their samples. */
 export async function listCaptures(db: Database, rigId: string): Promise<CaptureRow[]> {
-  const { id, axis, driver, madeAt, status, origin, rows } = captures;
+  const { id, rigId: rig, axis, driver, madeAt, status, origin, rows } = captures;
+  const device = sql<string>`${captures.head}->>'device'`;
   const found = await db
-    .select({ id, rigId: captures.rigId, axis, driver, madeAt, status, origin, rows })
+    .select({ id, rigId: rig, axis, driver, madeAt, status, origin, rows, device })
     .from(captures)
     .where(eq(captures.rigId, rigId))
     .orderBy(asc(captures.madeAt));
-  return found.map(rowOf);
+  return found.map((row) => rowOf(row, row.device));
+}
+
+/** A kept capture of a rig by its name. */
+export async function captureRow(db: Database, rigId: string, id: string): Promise<CaptureRow | null> {
+  const [row] = await db
+    .select()
+    .from(captures)
+    .where(and(eq(captures.rigId, rigId), eq(captures.id, id), eq(captures.status, 'kept')));
+  return row ? rowOf(row, captureHeadSchema.parse(row.head).device) : null;
 }
 
 /** The newest capture of a scope, kept or draft, with its samples. */
@@ -204,7 +216,7 @@ export async function loadCapture(db: Database, id: string): Promise<LoadedCaptu
   const parts = await partsOf(db, id);
   const head = captureHeadSchema.parse(row.head);
   const recording = recordingOf(head, parts);
-  return { ...rowOf(row), guide: (head.guide ?? null) as GuideState | null, recording };
+  return { ...rowOf(row, head.device), guide: (head.guide ?? null) as GuideState | null, recording };
 }
 
 const partsOf = async (db: Database, id: string, window?: { limit: number; offset: number }) => {
@@ -233,8 +245,10 @@ export async function storedCapture(db: Database, id: string): Promise<StoredCap
   while (row) {
     const parts = await inTurns((limit, offset) => partsOf(db, id, { limit, offset }));
     const now = await read();
-    if (now?.madeAt.getTime() === row.madeAt.getTime())
-      return { ...rowOf(row), head: captureHeadSchema.parse(row.head), parts };
+    if (now?.madeAt.getTime() === row.madeAt.getTime()) {
+      const head = captureHeadSchema.parse(row.head);
+      return { ...rowOf(row, head.device), head, parts };
+    }
     row = now;
   }
   return null;
@@ -271,7 +285,7 @@ const kindSchema = z.object({
   origin: z.enum(['guided', 'file']),
 });
 
-function rowOf(row: Omit<typeof captures.$inferSelect, 'head' | 'analysis'>): CaptureRow {
+function rowOf(row: Omit<typeof captures.$inferSelect, 'head' | 'analysis'>, device: string): CaptureRow {
   const { id, rigId, driver, madeAt, rows } = row;
-  return { id, rigId, driver, madeAtMs: madeAt.getTime(), rows, ...kindSchema.parse(row) };
+  return { id, rigId, driver, device, madeAtMs: madeAt.getTime(), rows, ...kindSchema.parse(row) };
 }

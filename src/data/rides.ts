@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, lt } from 'drizzle-orm';
 import { z } from 'zod';
 import { rideFault, rideNotesSchema, seedSchema } from '@/core/rides/checkRide';
 import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
@@ -74,22 +74,93 @@ export async function addRide(
   await addRideRow(inside, { ...ride, notes: log.notes }, parts.length);
 }
 
-/** Rides of a combination in time order, without their samples. */
-export async function listRides(db: Database, scope: Combination): Promise<RideRow[]> {
-  const { id, at, trackId, seed, settings, mark } = rides;
+const ROW = {
+  id: rides.id,
+  at: rides.at,
+  trackId: rides.trackId,
+  seed: rides.seed,
+  settings: rides.settings,
+  mark: rides.mark,
+};
+
+const rowOf = (row: Pick<typeof rides.$inferSelect, keyof typeof ROW>): RideRow => ({
+  id: row.id,
+  atMs: row.at.getTime(),
+  trackId: row.trackId,
+  seed: row.seed,
+  settings: settingValuesSchema.parse(row.settings),
+  mark: z.enum(['A', 'B']).nullable().parse(row.mark),
+});
+
+/**
+ * The newest rides of a combination in time order, without their samples: how many there are makes no difference.
+ * @param skip how many of the newest are left out
+ */
+export async function newestRides(
+  db: Database,
+  scope: Combination,
+  most: number,
+  skip = 0,
+): Promise<RideRow[]> {
   const rows = await db
-    .select({ id, at, trackId, seed, settings, mark })
+    .select(ROW)
     .from(rides)
     .where(inScope(scope))
+    .orderBy(desc(rides.at))
+    .limit(most)
+    .offset(skip);
+  return rows.map(rowOf).reverse();
+}
+
+/** Rides of a combination by their names, in time order. */
+export async function ridesOf(db: Database, scope: Combination, ids: readonly string[]): Promise<RideRow[]> {
+  if (ids.length === 0) return [];
+  const rows = await db
+    .select(ROW)
+    .from(rides)
+    .where(and(inScope(scope), inArray(rides.id, [...ids])))
     .orderBy(asc(rides.at));
-  return rows.map((row) => ({
-    id: row.id,
-    atMs: row.at.getTime(),
-    trackId: row.trackId,
-    seed: row.seed,
-    settings: settingValuesSchema.parse(row.settings),
-    mark: z.enum(['A', 'B']).nullable().parse(row.mark),
-  }));
+  return rows.map(rowOf);
+}
+
+/** When the rides of a combination were driven, the newest first; `most` of them at most. */
+export async function rideMoments(
+  db: Database,
+  scope: Combination,
+  most: number,
+): Promise<{ id: string; atMs: number }[]> {
+  const rows = await db
+    .select({ id: rides.id, at: rides.at })
+    .from(rides)
+    .where(inScope(scope))
+    .orderBy(desc(rides.at))
+    .limit(most);
+  return rows.map(({ id, at }) => ({ id, atMs: at.getTime() }));
+}
+
+export function countRides(db: Database, scope: Combination): Promise<number> {
+  return db.$count(rides, inScope(scope));
+}
+
+/** The rides that are marked A or B, wherever they lie. */
+export async function ridesWithMark(db: Database, scope: Combination): Promise<RideRow[]> {
+  const rows = await db
+    .select(ROW)
+    .from(rides)
+    .where(and(inScope(scope), isNotNull(rides.mark)))
+    .orderBy(asc(rides.at));
+  return rows.map(rowOf);
+}
+
+/** The ride right before a moment. */
+export async function rideBefore(db: Database, scope: Combination, atMs: number): Promise<RideRow | null> {
+  const [row] = await db
+    .select(ROW)
+    .from(rides)
+    .where(and(inScope(scope), lt(rides.at, new Date(atMs))))
+    .orderBy(desc(rides.at))
+    .limit(1);
+  return row ? rowOf(row) : null;
 }
 
 /** A ride as it is stored. */

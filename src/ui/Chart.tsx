@@ -123,6 +123,15 @@ export function Chart({ build, label, table, fileName, className = '' }: Props) 
   );
 }
 
+/** Stands where a chart will, until what it draws is there. */
+export function ChartPlace({ className, fault }: { className: string; fault: string | null }) {
+  return (
+    <div className={`flex items-center justify-center ${className}`} aria-busy={fault === null}>
+      {fault !== null && <p className="text-rust">{fault}</p>}
+    </div>
+  );
+}
+
 function MenuItem({ children, onSelect }: { children: React.ReactNode; onSelect(): void }) {
   return (
     <DropdownMenu.Item

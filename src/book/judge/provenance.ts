@@ -1,5 +1,5 @@
 import type { Scope } from '@/core/settings/scope';
-import type { Effective } from '@/core/settings/trail';
+import type { Origin } from '../model/origin';
 import { date } from '@/words/format';
 
 /** "every car", "every title, for everyone": how widely something was set. */
@@ -10,6 +10,6 @@ export function whereOf({ titleId, carId, driver }: Scope): string {
 }
 
 /** "for every car, since 3 November 2026": where a value comes from; a neutral comes from nowhere. */
-export function originText(origin: Effective | undefined): string {
-  return origin ? `for ${whereOf(origin.from.scope)}, since ${date(origin.from.atMs)}` : 'neutral';
+export function originText(origin: Origin | undefined): string {
+  return origin ? `for ${whereOf(origin.scope)}, since ${date(origin.atMs)}` : 'neutral';
 }

@@ -62,6 +62,7 @@ const said = (facts: Partial<RoadFacts>) =>
       rig: { spec },
       axes: [axis('throttle'), axis('brake')],
       rides: [],
+      rideCount: facts.rides?.length ?? 0,
       ...facts,
     }).map((s) => [s.id, `${s.health}: ${s.reason}`]),
   );

@@ -9,6 +9,7 @@ import { isLockSettled, isLockWrong, lockReason } from './lock';
 import type { AxisView } from '../model/axisView';
 import { date, percent } from '@/words/format';
 import type { BookView } from '../model/bookView';
+import type { RideView } from '../model/rideView';
 import { markedRides } from './markedRides';
 import type { Health, StationHealth } from '../model/stationHealth';
 
@@ -22,7 +23,9 @@ export type RoadFacts = Pick<
     AxisView,
     'axis' | 'name' | 'capture' | 'problems' | 'draft' | 'menus' | 'effective' | 'recommendations'
   >[];
-  rides: (Pick<BookView['rides'][number], 'mark' | 'trackId' | 'settings' | 'changed' | 'clipping'> & {
+  /** The newest of all rides, as many as are looked at. */
+  rideCount: number;
+  rides: (Pick<RideView, 'mark' | 'trackId' | 'settings' | 'changed' | 'clipping'> & {
     measures: { laps: { counted: boolean }[] };
   })[];
 };
@@ -180,13 +183,14 @@ function forceHealth(facts: RoadFacts): Finding {
     : { health: 'settled', reason: judged.clipShare > 0 ? clipped : 'Nothing clipped last time' };
 }
 
-function rideHealth({ rides, settings }: RoadFacts): Finding {
+function rideHealth({ rides, rideCount, settings }: RoadFacts): Finding {
   const last = rides.at(-1);
   if (!last) return { health: 'untouched', reason: 'No laps yet' };
   const laps = rides.reduce((sum, ride) => sum + ride.measures.laps.filter((lap) => lap.counted).length, 0);
   if (changedBetween(last.settings, settings).length > 0)
     return { health: 'under-way', reason: 'Changed since the last ride' };
-  return { health: 'settled', reason: `${laps} lap${laps === 1 ? '' : 's'} counted` };
+  const among = rideCount > rides.length ? ` in the newest ${rides.length} rides` : '';
+  return { health: 'settled', reason: `${laps} lap${laps === 1 ? '' : 's'} counted${among}` };
 }
 
 function cardHealth({ typedIn }: RoadFacts): Finding {

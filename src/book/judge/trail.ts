@@ -9,22 +9,9 @@ import {
   type SettingValue,
 } from '@/core/settings/setting';
 import { valueText } from '@/core/settings/trail';
-import type { RideView } from '../model/rideView';
-import type { BookView } from '../model/bookView';
+import type { TrailChangeItem } from '../model/trailView';
+import type { BookView, TrailChange } from '../model/bookView';
 import { capital } from '@/words/format';
-
-/** One mark on the trail, in time order. Changes are pebbles, rides are gaps of road between. */
-export type TrailItem =
-  | {
-      kind: 'change';
-      id: string;
-      atMs: number;
-      what: string;
-      why: string;
-      /** In force, or put back since. */
-      live: boolean;
-    }
-  | { kind: 'ride'; id: string; atMs: number; ride: RideView; laps: number };
 
 const ON_LAYER: Record<Layer, string> = { base: ' on the base', title: '', car: ' of the car' };
 
@@ -50,14 +37,8 @@ export function changeText(
   return `${valueText(from ?? neutral)} → ${valueText(to ?? neutral)}`;
 }
 
-export function trailItems(view: BookView): TrailItem[] {
-  const changes = view.trail.map((event): TrailItem => {
-    const what = `${settingName(view, event.key)} ${changeText(view, event)}`;
-    return { kind: 'change', id: event.id, atMs: event.atMs, what, why: event.why, live: event.live };
-  });
-  const rides = view.rides.map((ride): TrailItem => {
-    const laps = ride.measures.laps.filter((lap) => lap.counted).length;
-    return { kind: 'ride', id: ride.id, atMs: ride.atMs, ride, laps };
-  });
-  return [...changes, ...rides].sort((a, b) => a.atMs - b.atMs);
+/** A change as a pebble. */
+export function changeItem(view: Pick<BookView, 'menus'>, event: TrailChange): TrailChangeItem {
+  const what = `${settingName(view, event.key)} ${changeText(view, event)}`;
+  return { kind: 'change', id: event.id, atMs: event.atMs, what, why: event.why, live: event.live };
 }

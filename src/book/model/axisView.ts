@@ -1,5 +1,4 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import type { CapturePicture } from '@/core/axes/capturePicture';
 import type { AxisHistory } from '@/core/axes/axisHistory';
 import type { PedalRecommendation } from '@/core/axes/recommend';
 import type { AxisName } from '@/core/axes/recording';
@@ -11,7 +10,8 @@ import type { EffectiveResponse } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import type { FieldValues } from '@/core/response/settings';
 
-export interface CaptureView extends CapturePicture {
+/** The newest capture of an axis; its picture comes when it is drawn. */
+export interface CaptureView {
   id: string;
   madeAtMs: number;
   driver: string;
@@ -35,10 +35,20 @@ export interface AxisView {
   /** Base, title and car in signal order, and what they do together. */
   layers: ResponseLayer[];
   effective: EffectiveResponse;
-  /** Shares of the newest ride's time over the travel; `null` where there is none. */
-  ridden: number[] | null;
   recommendations: PedalRecommendation[];
+  /** How many kept captures by anybody could be analysed. */
+  captureCount: number;
+}
+
+/** An axis over its captures. */
+export interface AxisPast {
   history: AxisHistory;
   /** Every kept capture by anybody that could be analysed, in time order. */
-  past: { id: string; atMs: number; driver: string; analysis: AxisAnalysis }[];
+  captures: { id: string; atMs: number; driver: string }[];
+}
+
+/** Where the foot rested and pressed on the newest capture and the newest ride: shares of the time over the travel. */
+export interface AxisTravel {
+  ridden: number[] | null;
+  pressed: number[] | null;
 }

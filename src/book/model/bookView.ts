@@ -6,13 +6,15 @@ import type { Menus } from '@/core/settings/menus';
 import type { RotationInForce } from '@/core/settings/rotationOf';
 import type { Combination } from '@/core/settings/scope';
 import type { SettingValues } from '@/core/settings/setting';
-import type { Effective, SetEvent } from '@/core/settings/trail';
+import type { SetEvent } from '@/core/settings/trail';
+import type { Origin } from './origin';
 import type { Proof } from '@/core/ready/proof';
 import type { Schools } from '@/core/settings/schools';
 import type { Rig } from '@/core/rig/rig';
 import type { AxisView } from './axisView';
 import type { TypedInView } from './typedIn';
-import type { RideView } from './rideView';
+import type { NewestRide, RideLine } from './rideView';
+import type { TrailView } from './trailView';
 import type { StationHealth } from './stationHealth';
 
 /** Pre-flight of the open rig and title, as the book knows it; what the device shows is added in the page. */
@@ -45,7 +47,7 @@ export interface WeaningView {
 
 /** Everything that the frame and its stations show of one combination. */
 export interface BookView {
-  rigs: Rig[];
+  rigs: Pick<Rig, 'id' | 'name'>[];
   rig: Rig;
   combination: Combination;
   names: { rig: string; title: string; car: string; driver: string };
@@ -67,12 +69,15 @@ export interface BookView {
   menus: Menus;
   /** Settings in force by `layer/axis/field`, as a ride made now would carry them, and where each comes from. */
   settings: SettingValues;
-  origins: Record<string, Effective>;
+  origins: Record<string, Origin>;
   rotation: RotationInForce;
   schools: Schools;
-  /** Changes that hold here, in order. */
-  trail: TrailChange[];
-  rides: RideView[];
+  /** The newest end of the trail. */
+  trail: TrailView;
+  /** The newest rides in time order, and those that are marked, of all that there are. */
+  rides: RideLine[];
+  rideCount: number;
+  newestRide: NewestRide | null;
   /** The way back to a linear throttle, and how smooth the newest ride with the throttle as it is was. */
   weaning: WeaningView;
   /** When the card was typed in, and what changed since. */

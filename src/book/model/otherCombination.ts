@@ -1,13 +1,13 @@
 import type { Hardware, SetAxis } from '@/core/settings/transferSettings';
 import type { SettingValues } from '@/core/settings/setting';
-import type { Effective } from '@/core/settings/trail';
+import type { Origin } from './origin';
 
 /** Another combination as far as it is compared. */
 export interface OtherCombination {
   text: string;
   name: string;
   settings: SettingValues;
-  origins: Record<string, Effective>;
+  origins: Record<string, Origin>;
   set: SetAxis[];
   hardware: Hardware;
   isSameMenu: boolean;

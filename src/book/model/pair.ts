@@ -1,11 +1,11 @@
 import type { Comparison } from '@/core/decide/compareRides';
 import type { RideView } from './rideView';
-import type { RideTrace } from './rideTrace';
+import type { TrailChangeItem } from './trailView';
 
 export interface Pair {
   a: RideView;
   b: RideView;
-  traceA: RideTrace | null;
-  traceB: RideTrace | null;
+  /** Changes in force that were made between the two, the newest of them. */
+  between: TrailChangeItem[];
   comparisons: Comparison[];
 }

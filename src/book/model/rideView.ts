@@ -1,7 +1,35 @@
 import type { RideFigures } from '@/core/rides/rideFigures';
 import type { RideRow } from '@/core/rides/rideRow';
+import type { SettingValues } from '@/core/settings/setting';
 
+/** So many rides are listed until more are asked for. */
+export const RIDES_SHOWN = 16;
+
+/** A ride with all that it says. */
 export interface RideView extends RideRow, RideFigures {
   /** Settings that changed since the ride before; more than one makes this ride confounded. */
   changed: string[];
+}
+
+/** What the newest ride says of pedals and force. */
+export interface NewestRide extends Pick<RideView, 'id' | 'trackId' | 'clipping' | 'importedFrom'> {
+  settings: SettingValues;
+  summary: RideView['measures']['summary'];
+}
+
+/** A ride as lists show it: the same size whatever it holds. */
+export interface RideLine extends Pick<
+  RideView,
+  'id' | 'atMs' | 'trackId' | 'mark' | 'changed' | 'importedFrom'
+> {
+  /** Whether its force was logged. */
+  hasForce: boolean;
+  /** Laps that count. */
+  counted: number;
+  /** Mean of the counted laps, s. */
+  lapTimeS: number | null;
+  /** Its first laps: the time of one that counts, else why it does not. */
+  laps: { timeS: number | null; why: RideView['measures']['laps'][number]['why'] }[];
+  /** How many more laps it has than are listed. */
+  moreLaps: number;
 }

@@ -13,6 +13,7 @@ import { effectiveResponse } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import type { FieldValues } from '@/core/response/settings';
 import {
+  listCaptures,
   recordingOf,
   storeAnalysis,
   storedAnalysis,
@@ -24,7 +25,8 @@ import { askWorker, isLong } from '@/data/serverWorker';
 import type { Database } from '@/data/database';
 import { breath } from '@/data/breath';
 import { memo } from './memo';
-import type { CaptureView, AxisView } from '../model/axisView';
+import type { AxisPast, AxisView, CaptureView } from '../model/axisView';
+import type { Here } from './here';
 
 interface AxisFacts {
   axis: AxisName;
@@ -49,10 +51,6 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
   const layers = responseLayers(menus, settings, axis);
   const effective = effectiveResponse(layers);
   const { capture, problems } = newest ? await viewCapture(db, newest) : NO_CAPTURE;
-  const analysed = await Promise.all(kept.map(async (row) => ({ row, result: await analysisOf(db, row) })));
-  const past = analysed.flatMap(({ row, result }) =>
-    result?.ok ? [{ id: row.id, atMs: row.madeAtMs, driver: row.driver, analysis: result.value }] : [],
-  );
   return {
     axis,
     name: AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase()),
@@ -66,10 +64,8 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
     ),
     layers,
     effective,
-    ridden: null,
     recommendations: capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!) : [],
-    history: axisHistory(past, effective.deadzone),
-    past,
+    captureCount: kept.length,
   };
 }
 
@@ -85,7 +81,7 @@ function recommend(
 }
 
 /** What a kept capture says; it never changes, so it is worked out once. */
-function analysisOf(db: Database, { id, madeAtMs }: CaptureRow) {
+export function analysisOf(db: Database, { id, madeAtMs }: Pick<CaptureRow, 'id' | 'madeAtMs'>) {
   return memo(db, `analysis:${id}:${madeAtMs}`, async () => {
     const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
     if (known) return known;
@@ -112,21 +108,39 @@ interface ViewedCapture {
 
 const NO_CAPTURE: ViewedCapture = { capture: null, problems: [] };
 
-/** Analysis and picture of a capture. */
-function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
-  return memo(db, `capture:${row.id}:${row.madeAtMs}`, async () => {
+async function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture> {
+  const { id, madeAtMs, driver, device } = row;
+  const result = await analysisOf(db, row);
+  if (!result) return NO_CAPTURE;
+  if (!result.ok) return { capture: null, problems: result.problems };
+  return { capture: { id, madeAtMs, driver, device, analysis: result.value }, problems: [] };
+}
+
+/** What is drawn of a kept capture; `null` where there is none, or where nothing can be said of it. */
+export function readCapturePicture(db: Database, row: CaptureRow): Promise<CapturePicture | null> {
+  return memo(db, `picture:${row.id}:${row.madeAtMs}`, async () => {
     const result = await analysisOf(db, row);
     await breath();
     const stored = await storedCapture(db, row.id);
-    if (!stored || !result) return NO_CAPTURE;
-    if (!result.ok) return { capture: null, problems: result.problems };
-    const { id, madeAtMs, driver, axis } = row;
+    if (!stored || !result?.ok) return null;
+    const { axis } = row;
     const { head, parts } = stored;
     const analysis = result.value;
-    const picture = isLong(parts)
-      ? await askWorker<CapturePicture>((worker) => worker.capturePicture(head, parts, axis, analysis))
+    return isLong(parts)
+      ? askWorker<CapturePicture>((worker) => worker.capturePicture(head, parts, axis, analysis))
       : capturePicture(recordingOf(head, parts), axis, analysis);
-    const capture = { id, madeAtMs, driver, device: head.device, analysis, ...picture };
-    return { capture, problems: [] };
   });
+}
+
+/** What the captures of an axis say over the months, by every driver of the rig. */
+export async function readPast({ book, rig }: Here, { axis, effective }: AxisView): Promise<AxisPast> {
+  const kept = (await listCaptures(book, rig.id)).filter((row) => row.axis === axis && row.status === 'kept');
+  const analysed = await Promise.all(kept.map(async (row) => ({ row, result: await analysisOf(book, row) })));
+  const past = analysed.flatMap(({ row, result }) =>
+    result?.ok ? [{ id: row.id, atMs: row.madeAtMs, driver: row.driver, analysis: result.value }] : [],
+  );
+  return {
+    history: axisHistory(past, effective.deadzone),
+    captures: past.map(({ id, atMs, driver }) => ({ id, atMs, driver })),
+  };
 }

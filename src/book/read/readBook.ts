@@ -1,4 +1,5 @@
 import 'server-only';
+import { isDeepStrictEqual } from 'node:util';
 import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { DRIVERS } from '@/catalog/drivers';
@@ -8,9 +9,9 @@ import { preflightStamp } from '@/core/ready/preflight';
 import { weaningState, type WeaningPlan } from '@/core/response/weaning';
 import { menuField, type Menus } from '@/core/settings/menus';
 import { rotationInForce } from '@/core/settings/rotationOf';
-import { combinationText, holdsIn, type Combination } from '@/core/settings/scope';
+import { combinationText, type Combination } from '@/core/settings/scope';
 import type { SettingValues } from '@/core/settings/setting';
-import { effectiveSettings, fieldValues, liveChanges, valuesOf } from '@/core/settings/trail';
+import { effectiveSettings, fieldValues, valuesOf, type EffectiveSettings } from '@/core/settings/trail';
 import { database } from '@/data/book';
 import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
@@ -29,27 +30,40 @@ import { cachedUntilWrite } from './cachedUntilWrite';
 import { combinationOfBrowser, hereIn, type Here } from './here';
 import { typedInView } from '../judge/card';
 import { proofBasis } from '../judge/proofBasis';
-import { rideViews, withRide } from './readRides';
+import { ridesShown } from './readRides';
+import { readTrail } from './readTrail';
+import { newestRide, rideLine } from '../judge/rideLine';
+import type { Origin } from '../model/origin';
 import type { RideView } from '../model/rideView';
 import { roadHealth } from '../judge/stationHealth';
-import type { ReadyView, TitleView, TrailChange, WeaningView, BookView } from '../model/bookView';
+import type { ReadyView, TitleView, WeaningView, BookView } from '../model/bookView';
 
-/** What the asking browser has open, or `null` where no rig is in the book yet. */
-export async function bookView(): Promise<BookView | null> {
-  return viewOf(await combinationOfBrowser());
+/** A place, and what is shown of it on every page. */
+export interface ShownPlace {
+  here: Here;
+  view: BookView;
 }
 
-const viewOf = cachedUntilWrite(
-  async (asked: Combination | null) => {
+/** Where the asking browser is, or `null` where no rig is in the book yet. */
+export async function shownPlace(): Promise<ShownPlace | null> {
+  return placeOf(await combinationOfBrowser());
+}
+
+export async function bookView(): Promise<BookView | null> {
+  return (await shownPlace())?.view ?? null;
+}
+
+const placeOf = cachedUntilWrite(
+  async (asked: Combination | null): Promise<ShownPlace | null> => {
     const here = await hereIn(await database(), asked);
-    return here && readBook(here);
+    return here && { here, view: await readBook(here) };
   },
   (asked) => (asked ? combinationText(asked) : ''),
 );
 
 /** Everything that is shown of a place. */
 export async function readBook({ book: db, combination, rig }: Here): Promise<BookView> {
-  const [rigs, events, titles, typedIn, schools, plan, captures, rides, ready, proof, road] =
+  const [rigs, events, titles, typedIn, schools, plan, captures, ridden, ready, proof, road] =
     await Promise.all([
       listRigs(db),
       listChanges(db, rig.id),
@@ -58,7 +72,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
       schoolsOf(db, combination.driver),
       weaningOf(db, combination),
       listCaptures(db, rig.id),
-      rideViews(db, combination),
+      ridesShown(db, combination),
       readyView(db, rig, combination),
       newestProof(db, combination),
       chosenRoad(db, combination),
@@ -68,11 +82,12 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
   const menus = menusFor(rig.spec, title, car);
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
-  const measured = await axisViews(db, { rig, combination, captures, menus, settings });
-  const axes = await withRide(db, measured, rides.at(-1), menus, car);
+  const axes = await axisViews(db, { rig, combination, captures, menus, settings });
+  const { rides, count: rideCount } = ridden;
   const basis = proofBasis(axes, settings);
+  const newest = rides.at(-1);
   const view = {
-    rigs,
+    rigs: rigs.map(({ id, name }) => ({ id, name })),
     rig,
     combination,
     names: {
@@ -95,15 +110,17 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     car,
     menus,
     settings,
-    origins: Object.fromEntries(effective),
+    origins: originsOf(effective, events),
     rotation: rotationInForce(menus, settings, car.lockDeg, title.rotation === 'stretch'),
     weaning: weaningView(plan, menus, settings, rides),
     schools,
-    trail: trailOf(events, combination),
-    rides,
+    trail: await readTrail({ book: db, combination, menus, events }),
+    rides: rides.map(rideLine),
+    rideCount,
+    newestRide: newest ? newestRide(newest) : null,
   };
   const typed = typedIn && typedInView(typedIn, view);
-  return { ...view, typedIn: typed, road: roadHealth({ ...view, typedIn: typed }) };
+  return { ...view, typedIn: typed, road: roadHealth({ ...view, rides, typedIn: typed }) };
 }
 
 function titleView({
@@ -127,8 +144,8 @@ function weaningView(
   rides: RideView[],
 ): WeaningView {
   const throttle = (values: SettingValues) => fieldValues(values, 'title', 'throttle');
-  const now = JSON.stringify(throttle(settings));
-  const newest = rides.findLast((ride) => JSON.stringify(throttle(ride.settings)) === now);
+  const now = throttle(settings);
+  const newest = rides.findLast((ride) => isDeepStrictEqual(throttle(ride.settings), now));
   const smoothness = newest?.smoothness ?? null;
   const field = plan && menuField(menus, { layer: 'title', axis: 'throttle', field: plan.field });
   if (!plan || !field) return { plan: null, state: null, smoothness };
@@ -136,10 +153,17 @@ function weaningView(
   return { plan, state: weaningState(plan, value, Date.now(), smoothness), smoothness };
 }
 
-function trailOf(events: readonly RecordedEvent[], combination: Combination): TrailChange[] {
-  const live = liveChanges(events);
-  return events.flatMap((event) =>
-    event.kind === 'set' && holdsIn(event.scope, combination) ? [{ ...event, live: live.has(event.id) }] : [],
+/** Where each value in force comes from, with the reason that was written beside it. */
+export function originsOf(
+  effective: EffectiveSettings,
+  events: readonly RecordedEvent[],
+): Record<string, Origin> {
+  const whys = new Map(events.map(({ id, why }) => [id, why]));
+  return Object.fromEntries(
+    [...effective].map(([text, { value, from }]) => [
+      text,
+      { value, scope: from.scope, atMs: from.atMs, why: whys.get(from.id) ?? '' },
+    ]),
   );
 }
 

@@ -13,6 +13,7 @@ import type { KnownCombination } from '@/core/settings/scope';
 import { listTitles } from '@/data/ownTitles';
 import { listRigs } from '@/data/rigs';
 import type { Rig } from '@/core/rig/rig';
+import type { Here } from './here';
 import { cachedUntilWrite } from './cachedUntilWrite';
 import type { BookView } from '../model/bookView';
 import type { CarSide } from '../model/carSide';
@@ -67,14 +68,16 @@ function combinationLine(
 }
 
 /** The other cars of the open title, under the same driver, with what holds for them. */
-export async function carSides({ rig, title, combination }: BookView): Promise<CarSide[]> {
-  const db = await database();
-  const [events, titles] = await Promise.all([listChanges(db, rig.id), listTitles(db)]);
-  return title.carIds
+export async function carSides({ book, rig, combination }: Here, view: BookView): Promise<CarSide[]> {
+  const [events, titles] = await Promise.all([listChanges(book, rig.id), listTitles(book)]);
+  // Base and title write the same menus for every car: a page carries them once.
+  const { base, title } = view.menus;
+  return view.title.carIds
     .filter((carId) => carId !== combination.carId)
     .map((carId) => {
       const other = { ...combination, carId, openedAtMs: 0 };
       const { menus, settings, rotation } = combinationState(other, rig, events, titles);
-      return { car: carById(carId), menus, settings, rotationDeg: rotation.baseDeg };
+      const own = { base, title, car: menus.car };
+      return { car: carById(carId), menus: own, settings, rotationDeg: rotation.baseDeg };
     });
 }

@@ -7,6 +7,8 @@ import { listCombinations } from '@/data/combination';
 import { listTitles } from '@/data/ownTitles';
 import type { BookView } from '../model/bookView';
 import { combinationState } from './readCombinations';
+import { listRigs } from '@/data/rigs';
+import { originsOf } from './readBook';
 import { hardwareOf } from '../judge/hardware';
 import type { OtherCombination } from '../model/otherCombination';
 
@@ -15,14 +17,15 @@ export async function otherCombination(view: BookView, text: string): Promise<Ot
   const db = await database();
   const known = await listCombinations(db);
   const line = known.find((one) => combinationText(one) === text);
-  const rig = view.rigs.find((r) => r.id === line?.rigId);
+  const rig = (await listRigs(db)).find((r) => r.id === line?.rigId);
   if (!line || !rig) return null;
-  const state = combinationState(line, rig, await listChanges(db, rig.id), await listTitles(db));
+  const events = await listChanges(db, rig.id);
+  const state = combinationState(line, rig, events, await listTitles(db));
   return {
     text,
     name: state.name,
     settings: state.settings,
-    origins: Object.fromEntries(state.effective),
+    origins: originsOf(state.effective, events),
     set: setAxesOf(state.menus, state.settings),
     hardware: hardwareOf(rig.spec),
     isSameMenu: line.titleId === view.combination.titleId,

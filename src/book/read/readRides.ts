@@ -8,22 +8,63 @@ import { changedBetween, type SettingValues } from '@/core/settings/setting';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import { breath } from '@/data/breath';
 import type { Database } from '@/data/database';
-import { listRides, rideOf, storedRide, type StoredRide } from '@/data/rides';
+import {
+  countRides,
+  newestRides,
+  rideBefore,
+  rideOf,
+  ridesOf,
+  ridesWithMark,
+  storedRide,
+  type StoredRide,
+} from '@/data/rides';
+import type { Here } from './here';
 import type { RideRow } from '@/core/rides/rideRow';
 import { askWorker, isLong } from '@/data/serverWorker';
 import type { AxisView } from '../model/axisView';
 import { memo } from './memo';
-import type { RideView } from '../model/rideView';
+import { RIDES_SHOWN, type RideView } from '../model/rideView';
 
-/** Rides of a combination in time order, and what each says. */
-export async function rideViews(db: Database, combination: Combination): Promise<RideView[]> {
-  const rows = await listRides(db, combination);
+/** The newest rides of a combination in time order, with those that are marked, wherever they lie; and how many there are. */
+export async function ridesShown(
+  book: Database,
+  combination: Combination,
+): Promise<{ rides: RideView[]; count: number }> {
+  const [newest, marked, count] = await Promise.all([
+    newestRides(book, combination, RIDES_SHOWN),
+    ridesWithMark(book, combination),
+    countRides(book, combination),
+  ]);
+  const older = marked.filter(({ id }) => !newest.some((row) => row.id === id));
+  return { rides: await viewsOf(book, combination, [...older, ...newest]), count };
+}
+
+/** Rides that lie before those which are listed, in time order. */
+export async function earlierRides({ book, combination }: Here, skip: number): Promise<RideView[]> {
+  return viewsOf(book, combination, await newestRides(book, combination, RIDES_SHOWN, skip));
+}
+
+/** Single rides of a combination by their names. */
+export async function rideViewsOf(
+  book: Database,
+  combination: Combination,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, RideView>> {
+  const rows = await ridesOf(book, combination, ids);
+  return new Map((await viewsOf(book, combination, rows)).map((ride) => [ride.id, ride]));
+}
+
+/** What each of some rides says, and what was changed before it. */
+function viewsOf(book: Database, combination: Combination, rows: readonly RideRow[]): Promise<RideView[]> {
   return Promise.all(
-    rows.map(async (row, i) => ({
-      ...row,
-      ...(await measured(db, row.id)),
-      changed: i === 0 ? [] : changedBetween(rows[i - 1]!.settings, row.settings),
-    })),
+    rows.map(async (row) => {
+      const before = await rideBefore(book, combination, row.atMs);
+      return {
+        ...row,
+        ...(await measured(book, row.id)),
+        changed: before ? changedBetween(before.settings, row.settings) : [],
+      };
+    }),
   );
 }
 
@@ -84,19 +125,12 @@ function askedOf(axes: readonly AxisView[], settings: SettingValues, menus: Menu
   }));
 }
 
-/** Where the newest ride lies on every axis that it recorded. */
-export async function withRide(
-  db: Database,
-  axes: AxisView[],
-  ride: RideView | undefined,
-  menus: Menus,
-  car: CarSpec,
-): Promise<AxisView[]> {
-  if (!ride) return axes;
-  const travels = await riddenOn(db, ride, askedOf(axes, ride.settings, menus, car));
-  const ridden = axes.filter(isRidden);
-  return axes.map((axis) => {
-    const at = ridden.indexOf(axis);
-    return at < 0 ? axis : { ...axis, ridden: travels[at] ?? null };
-  });
+/** Where a ride lies on each axis that it recorded, shares of its time over the travel. */
+export async function travelOf(
+  { axes, menus, car }: { axes: readonly AxisView[]; menus: Menus; car: CarSpec },
+  book: Database,
+  ride: Pick<RideRow, 'id' | 'settings'>,
+): Promise<ReadonlyMap<AxisName, number[] | null>> {
+  const travels = await riddenOn(book, ride, askedOf(axes, ride.settings, menus, car));
+  return new Map(axes.filter(isRidden).map(({ axis }, at) => [axis, travels[at] ?? null]));
 }

@@ -11,12 +11,12 @@ import type { Database } from '@/data/database';
 import {
   addRidePart,
   addRideRow,
-  listRides,
   loadRide,
   markRide,
   packRide,
   removeRideParts,
   RidePartsGone,
+  ridesWithMark,
 } from '@/data/rides';
 import { write } from '@/data/write';
 import { bookChanged } from '../read/cachedUntilWrite';
@@ -63,10 +63,10 @@ async function writeRide(
   const { rigId, titleId, carId, driver, branch } = open.combination;
   const combination = { rigId, titleId, carId, driver, branch };
   await write(book, async (inside) => {
-    const before = await listRides(inside, combination);
+    const marked = await ridesWithMark(inside, combination);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.
-    const isFirst = !before.some((row) => row.mark === 'A' && row.trackId === ride.trackId);
+    const isFirst = !marked.some((row) => row.mark === 'A' && row.trackId === ride.trackId);
     await markRide(inside, combination, ride.id, isFirst ? 'A' : 'B');
   });
 }

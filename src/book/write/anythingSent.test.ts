@@ -194,7 +194,7 @@ it('a long ride is judged beside and written piece by piece; one with a fault ne
   expect(await send(acceptRide, packColumns({ head: { ...head, trackId: 'nowhere' }, columns }))).toBe(400);
   expect(await partsIn()).toBe(before);
   expect(await send(acceptRide, packColumns({ head, columns }))).toBe(200);
-  const newest = (await bookView())!.rides.at(-1)!;
+  const newest = (await bookView())!.newestRide!;
   expect((await loadRide(book.db, newest.id))!.columns).toEqual(columns);
   expect(newest.clipping).not.toBeNull();
 });

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { AxisName } from '@/core/axes/recording';
 import { useKeys } from '@/ui/useKeys';
-import type { AxisView } from '@/book/model/axisView';
+import type { AxisPast, AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { gives, setPace, useLiveRig } from '@/live/liveRig';
 import { discardDraft } from '@/book/write/captures';
@@ -26,11 +26,12 @@ interface Run {
 export function AxesStation({
   view,
   axis: name,
-  shows,
+  past,
 }: {
   view: BookView;
   axis: AxisName;
-  shows: 'capture' | 'history';
+  /** Its captures over the months, where they are what is looked at. */
+  past: AxisPast | null;
 }) {
   const { source, simulated } = useLiveRig();
   const [run, setRun] = useState<Run | null>(null);
@@ -101,7 +102,7 @@ export function AxesStation({
       }
     />
   );
-  if (shows === 'history') return <HistoryView view={view} axis={axis} />;
+  if (past) return <HistoryView view={view} axis={axis} past={past} key={axis.axis} />;
   if (!axis.capture) return <NotMeasured view={view} axis={axis} measure={measure} />;
   return <AxisResult view={view} axis={axis} capture={axis.capture} measure={measure} />;
 }

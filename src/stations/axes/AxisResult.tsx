@@ -3,7 +3,11 @@
 import Link from 'next/link';
 import { useCallback } from 'react';
 import { AXIS_WORDS } from '@/core/axes/recording';
-import { Chart } from '@/ui/Chart';
+import type { AxisAnalysis } from '@/core/axes/analyseAxis';
+import type { CapturePicture } from '@/core/axes/capturePicture';
+import type { CaptureTrace } from '@/core/axes/captureTrace';
+import { Chart, ChartPlace } from '@/ui/Chart';
+import { useFetched } from '@/ui/useFetched';
 import type { AxisView, CaptureView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { Recommendations } from '@/parts/Recommendations';
@@ -29,23 +33,15 @@ export function AxisResult({
   capture: CaptureView;
   measure(number: number): React.ReactNode;
 }) {
-  const { analysis, trace } = capture;
-  const { effective, recommendations } = axis;
-  const build = useCallback(
-    (palette: Parameters<typeof captureOption>[3]) => captureOption(trace, analysis, effective, palette),
-    [trace, analysis, effective],
+  const { analysis } = capture;
+  const { recommendations } = axis;
+  const picture = useFetched<CapturePicture>(
+    `/api/captures/picture?id=${encodeURIComponent(capture.id)}&at=${capture.madeAtMs}`,
   );
-  const unit = analysis.axis === 'steering' ? 'degrees' : analysis.axis === 'gear' ? 'reading' : 'travel %';
-  const shown = (value: number) =>
-    analysis.axis === 'steering'
-      ? degrees(value, 1)
-      : analysis.axis === 'gear'
-        ? value
-        : (100 * value).toFixed(2);
   return (
     <StationPage
       finding={axisFinding(analysis, recommendations)}
-      subtitle={subtitle(view, axis, capture)}
+      subtitle={subtitle(view, axis, capture, picture.value?.lengthS ?? null)}
       next={
         <Recommendations
           axis={axis}
@@ -69,16 +65,11 @@ export function AxisResult({
     >
       <AxisTabs view={view} axis={axis} shows="capture" />
       <CaptureProblems problems={axis.problems} />
-      <Chart
-        className="h-[22rem]"
-        build={build}
-        label={`${axis.name} over the capture`}
-        fileName={`${analysis.axis}-capture`}
-        table={{
-          columns: ['t s', unit],
-          rows: trace.t.map((t, i) => [t.toFixed(3), shown(trace.value[i]!)]),
-        }}
-      />
+      {picture.value ? (
+        <CaptureChart axis={axis} analysis={analysis} trace={picture.value.trace} />
+      ) : (
+        <ChartPlace className="h-[22rem]" fault={picture.fault} />
+      )}
       <Facts facts={axisFacts(analysis)} />
       {analysis.warnings.length > 0 && (
         <ul className="mt-4 list-disc pl-5 text-[15px]" aria-label="Notes">
@@ -91,15 +82,50 @@ export function AxisResult({
   );
 }
 
-function subtitle(view: BookView, axis: AxisView, capture: CaptureView): string {
+function CaptureChart({
+  axis: { name, effective },
+  analysis,
+  trace,
+}: {
+  axis: AxisView;
+  analysis: AxisAnalysis;
+  trace: CaptureTrace;
+}) {
+  const build = useCallback(
+    (palette: Parameters<typeof captureOption>[3]) => captureOption(trace, analysis, effective, palette),
+    [trace, analysis, effective],
+  );
+  const unit = analysis.axis === 'steering' ? 'degrees' : analysis.axis === 'gear' ? 'reading' : 'travel %';
+  const shown = (value: number) =>
+    analysis.axis === 'steering'
+      ? degrees(value, 1)
+      : analysis.axis === 'gear'
+        ? value
+        : (100 * value).toFixed(2);
+  return (
+    <Chart
+      className="h-[22rem]"
+      build={build}
+      label={`${name} over the capture`}
+      fileName={`${analysis.axis}-capture`}
+      table={{
+        columns: ['t s', unit],
+        rows: trace.t.map((t, i) => [t.toFixed(3), shown(trace.value[i]!)]),
+      }}
+    />
+  );
+}
+
+function subtitle(view: BookView, axis: AxisView, capture: CaptureView, lengthS: number | null): string {
   const { analysis } = capture;
   const rate =
     analysis.rateHz >= 995
       ? `${(analysis.rateHz / 1000).toFixed(0)} kHz`
       : `${analysis.rateHz.toFixed(0)} Hz`;
   const whose = capture.driver === view.combination.driver ? '' : ` by ${capture.driver}`;
+  const long = lengthS === null ? '' : `, ${lengthS.toFixed(0)} s`;
   const inverted = analysis.inverted && analysis.axis !== 'steering' ? ', reads inverted' : '';
-  return `${sensorName(view.rig.spec, axis.axis)}, captured ${moment(capture.madeAtMs)}${whose}, ${capture.lengthS.toFixed(0)} s, ${rate}${inverted}`;
+  return `${sensorName(view.rig.spec, axis.axis)}, captured ${moment(capture.madeAtMs)}${whose}${long}, ${rate}${inverted}`;
 }
 
 /** Where to go from here: the next axis, the check, or the road. */

@@ -52,7 +52,7 @@ export function AxisTabs({
           );
         })}
       </nav>
-      {axis.past.length > 1 && (
+      {axis.captureCount > 1 && (
         <nav aria-label="Capture or history" className="flex shrink-0 gap-x-3 text-[15px]">
           {(['capture', 'history'] as const).map((what) => (
             <Link

@@ -6,7 +6,9 @@ import { AXIS_WORDS } from '@/core/axes/recording';
 import { hidingCut } from '@/core/axes/roughness';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';
-import type { AxisView } from '@/book/model/axisView';
+import type { AxisPast, AxisView } from '@/book/model/axisView';
+import { useFetched } from '@/ui/useFetched';
+import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { date, moment, percent } from '@/words/format';
@@ -16,11 +18,20 @@ import { AxisTabs } from './AxisTabs';
 import { CompareCaptures } from './CompareCaptures';
 import { historyOption } from './historyChart';
 
+interface Props {
+  view: BookView;
+  axis: AxisView;
+  past: AxisPast;
+}
+
 /** An axis over its captures: noise, ends, rough spots, their trends, and the date on which noise outgrows the dead zone. */
-export function HistoryView({ view, axis }: { view: BookView; axis: AxisView }) {
-  const { history, effective } = axis;
-  const [with_, setWith] = useState(axis.past[0]?.id ?? '');
-  const other = axis.past.find((capture) => capture.id === with_);
+export function HistoryView({ view, axis, past: { history, captures } }: Props) {
+  const { effective } = axis;
+  const [with_, setWith] = useState(captures[0]?.id ?? '');
+  const other = captures.find((capture) => capture.id === with_);
+  const then = useFetched<AxisAnalysis>(
+    other ? `/api/captures/analysis?id=${encodeURIComponent(other.id)}&at=${other.atMs}` : null,
+  );
   const build = useCallback(
     (palette: Parameters<typeof historyOption>[3]) =>
       historyOption(history, axis.axis, effective.deadzone, palette),
@@ -28,12 +39,12 @@ export function HistoryView({ view, axis }: { view: BookView; axis: AxisView }) 
   );
   return (
     <StationPage
-      finding={historyFinding(axis)}
-      subtitle={`${axis.past.length} captures since ${date(axis.past[0]?.atMs ?? 0)}, by every driver of this rig`}
+      finding={historyFinding(axis, history)}
+      subtitle={`${captures.length} captures since ${date(captures[0]?.atMs ?? 0)}, by every driver of this rig`}
       next={
         <>
           <NextStep number={1} title={adviceTitle(history)}>
-            {adviceText(axis)}
+            {adviceText(axis, history)}
           </NextStep>
           <NextStep number={2} title="Against an earlier one">
             <label className="grid gap-1">
@@ -43,7 +54,7 @@ export function HistoryView({ view, axis }: { view: BookView; axis: AxisView }) 
                 value={with_}
                 onChange={(event) => setWith(event.target.value)}
               >
-                {axis.past.map((capture) => (
+                {captures.map((capture) => (
                   <option key={capture.id} value={capture.id}>
                     {moment(capture.atMs)}, {capture.driver}
                   </option>
@@ -52,10 +63,13 @@ export function HistoryView({ view, axis }: { view: BookView; axis: AxisView }) 
             </label>
             {other && axis.capture && (
               <div className="mt-2">
-                <CompareCaptures
-                  a={{ name: 'Then', analysis: other.analysis }}
-                  b={{ name: 'Newest', analysis: axis.capture.analysis }}
-                />
+                {then.value && (
+                  <CompareCaptures
+                    a={{ name: 'Then', analysis: then.value }}
+                    b={{ name: 'Newest', analysis: axis.capture.analysis }}
+                  />
+                )}
+                {then.fault !== null && <p className="text-rust">{then.fault}</p>}
                 <div className="mt-2 flex flex-wrap gap-2">
                   <a
                     className="inline-flex min-h-11 items-center px-2 font-semibold text-muted underline-offset-4 hover:underline"
@@ -110,7 +124,7 @@ const lost = ({ points }: AxisHistory) => {
 /** Less than this share of the end is no loss worth a word. */
 const LOSS_COUNTS = 0.01;
 
-function historyFinding({ history, axis, effective }: AxisView): string {
+function historyFinding({ axis, effective }: AxisView, history: AxisHistory): string {
   const name = AXIS_WORDS[axis];
   const gone =
     history.high && lost(history) > LOSS_COUNTS ? ` and has lost its last ${percent(lost(history))}` : '';
@@ -133,7 +147,7 @@ function adviceTitle({ outgrows, noise, points }: AxisHistory): string {
   return noise ? 'Watch it' : 'Nothing to do';
 }
 
-function adviceText({ history, effective }: AxisView): string {
+function adviceText({ effective }: AxisView, history: AxisHistory): string {
   const { noise, outgrows, points } = history;
   const spot = points.at(-1)?.roughSpots[0];
   const cut = spot && hidingCut(spot);

@@ -5,11 +5,12 @@ import { useState } from 'react';
 import { transferSettings, hardwareDiffers } from '@/core/settings/transferSettings';
 import { combinationText } from '@/core/settings/scope';
 import { changedBetween, keyOfText, type SettingValues } from '@/core/settings/setting';
-import { valueText, type Effective } from '@/core/settings/trail';
+import { valueText } from '@/core/settings/trail';
 import { menuField } from '@/core/settings/menus';
 import { Button } from '@/ui/Button';
 import { TextField } from '@/ui/fields';
 import { CarriedList } from '@/parts/CarriedList';
+import type { Origin } from '@/book/model/origin';
 import type { BookView } from '@/book/model/bookView';
 import type { CombinationLine } from '@/book/model/combinationView';
 import { changeCombination } from '@/book/write/settings';
@@ -123,7 +124,7 @@ function Lines({ view, lines, other }: Props) {
 function Differences({ view, other }: { view: BookView; other: OtherCombination }) {
   const keys = changedBetween(view.settings, other.settings);
   if (keys.length === 0) return null;
-  const side = (text: string, settings: SettingValues, origins: Record<string, Effective>) => {
+  const side = (text: string, settings: SettingValues, origins: Record<string, Origin>) => {
     const value = settings[text];
     return (
       <>

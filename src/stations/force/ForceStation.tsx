@@ -7,7 +7,7 @@ import { assumedOf } from '@/core/force/chainOf';
 import { STRONG_NM } from '@/core/rig/rigSpec';
 import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
-import type { RoadMap } from '@/book/model/rideTrace';
+import { roadMap } from '@/book/judge/roadMap';
 import { StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { BalancePicture } from './BalancePicture';
@@ -31,15 +31,13 @@ interface Props {
   view: BookView;
   /** The other cars of the title. */
   sides: CarSide[];
-  /** The road that is driven. */
-  road: RoadMap;
   part: Panel;
   /** The feeling that one came with. */
   like: string | null;
 }
 
 /** Force: the signal seen, set and kept stable, on a ride of this car through this base. */
-export function ForceStation({ view, sides, road, part, like }: Props) {
+export function ForceStation({ view, sides, part, like }: Props) {
   const [panel, setPanel] = useState(part);
   const asked = `${part}/${like ?? ''}`;
   const [cameFor, setCameFor] = useState(asked);
@@ -100,7 +98,6 @@ export function ForceStation({ view, sides, road, part, like }: Props) {
           draft={draft}
           force={force}
           logged={logged}
-          road={road}
           like={like}
         />
       )}
@@ -130,9 +127,8 @@ function PanelPicture({
   draft,
   force,
   logged,
-  road,
   like,
-}: Pick<Props, 'sides' | 'road' | 'like'> & {
+}: Pick<Props, 'sides' | 'like'> & {
   panel: Panel;
   view: BookView;
   draft: DraftSettings;
@@ -141,7 +137,7 @@ function PanelPicture({
 }) {
   switch (panel) {
     case 'strength':
-      return <StrengthPanel view={view} force={force} logged={logged} road={road} />;
+      return <StrengthPanel view={view} force={force} logged={logged} road={roadMap(view.trackId)} />;
     case 'balance':
       return <BalancePicture view={view} draft={draft} force={force} />;
     case 'smooth':

@@ -6,6 +6,11 @@ import type { LoggedRide } from '@/core/force/forceReport';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import type { BookView } from '@/book/model/bookView';
+import type { RideLine } from '@/book/model/rideView';
+import { reasonOf } from '@/core/problem';
+import type { SettingValues } from '@/core/settings/setting';
+import { notify } from '@/ui/notices';
+import { fetchJson } from '@/ui/useFetched';
 import type { RoadMap } from '@/book/model/rideTrace';
 import { moment } from '@/words/format';
 import { ClipMap } from './ClipMap';
@@ -105,7 +110,12 @@ export function RideChoice({
   onChoose(ride: LoggedRide | null): void;
 }) {
   const id = useId();
-  const rides = view.rides.filter(({ clipping }) => clipping !== null).toReversed();
+  const rides = view.rides.filter(({ hasForce }) => hasForce).toReversed();
+  const choose = async (ride: RideLine) => {
+    const at = `/api/rides/settings?id=${encodeURIComponent(ride.id)}`;
+    const settings = await fetchJson<SettingValues>(at);
+    onChoose({ id: ride.id, settings, url: fileOf(ride.id) });
+  };
   if (rides.length === 0) return null;
   return (
     <p className="mb-2 flex flex-wrap items-center gap-2 text-[15px]">
@@ -117,7 +127,8 @@ export function RideChoice({
         value={chosen?.id ?? ''}
         onChange={(event) => {
           const ride = rides.find((one) => one.id === event.target.value);
-          onChoose(ride ? { id: ride.id, settings: ride.settings, url: fileOf(ride.id) } : null);
+          if (!ride) return onChoose(null);
+          choose(ride).catch((error: unknown) => notify(reasonOf(error), 'fault'));
         }}
         className="h-11 max-w-full rounded-lg border border-line bg-raised px-3"
       >

@@ -53,7 +53,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
       a: () => markNewest('A'),
       b: () => markNewest('B'),
       u: () => {
-        const last = view.trail.findLast((event) => event.live);
+        const last = view.trail.lastLive;
         if (last) void putBack(last.id).then((reply) => told(reply, 'The last change is put back'));
       },
     },

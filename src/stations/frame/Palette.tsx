@@ -39,7 +39,7 @@ export function Palette({
   const router = useRouter();
   const choose = (part: Parameters<typeof changeCombination>[0]) =>
     void changeCombination(part).then((reply) => told(reply));
-  const last = view.trail.findLast((event) => event.kind === 'set' && event.live);
+  const last = view.trail.lastLive;
   const entries: Entry[] = [
     ...view.road.map((station, i) => ({
       group: 'Stations',

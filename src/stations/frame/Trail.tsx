@@ -1,7 +1,7 @@
 'use client';
 
 import { Popover } from 'radix-ui';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/Button';
 import { Pebble } from '@/ui/Pebble';
 import type { BookView } from '@/book/model/bookView';
@@ -10,16 +10,21 @@ import { lapTime, moment } from '@/words/format';
 import { told } from '@/parts/told';
 import { restoreMoment } from '@/book/write/branches';
 import { putBack } from '@/book/write/settings';
-import { settingNames, trailItems, type TrailItem } from '@/book/judge/trail';
+import { settingNames } from '@/book/judge/trail';
+import type { TrailChangeItem, TrailItem, TrailView } from '@/book/model/trailView';
+import { reasonOf } from '@/core/problem';
+import { notify } from '@/ui/notices';
+import { fetchFresh } from '@/ui/useFetched';
 
 /** Every change as a pebble in time order, rides as stretches of road between; put back and mark from here. */
 export function Trail({ view }: { view: BookView }) {
-  const items = trailItems(view);
+  const { items, earlier, more } = useEarlierTrail(view.trail);
   const end = useRef<HTMLElement>(null);
+  const newest = view.trail.items.at(-1)?.id;
   // The newest lies at the right end; a long trail is shown from there.
   useEffect(() => {
     end.current?.scrollTo({ left: end.current.scrollWidth });
-  }, [items.length]);
+  }, [newest]);
   return (
     <section
       ref={end}
@@ -35,6 +40,14 @@ export function Trail({ view }: { view: BookView }) {
           The trail is empty: changes and rides will lie here in time order.
         </p>
       )}
+      {earlier > 0 && (
+        <button
+          className="relative flex h-11 shrink-0 cursor-pointer items-center bg-ground pr-3 text-sm text-muted underline-offset-4 hover:underline"
+          onClick={more}
+        >
+          {earlier.toLocaleString('en')} earlier
+        </button>
+      )}
       {items.map((item) =>
         item.kind === 'change' ? (
           <Change key={item.id} item={item} />
@@ -47,9 +60,27 @@ export function Trail({ view }: { view: BookView }) {
   );
 }
 
+/** Marks that the page does not carry, asked for some at a time. */
+function useEarlierTrail({ items, earlier, lastLive }: TrailView) {
+  const [more, setMore] = useState<TrailView | null>(null);
+  // After a change the earlier ones may read otherwise: they are asked for again.
+  const key = `${items.at(-1)?.id}/${lastLive?.id}`;
+  const [of, setOf] = useState(key);
+  if (of !== key) {
+    setOf(key);
+    setMore(null);
+  }
+  const ask = () =>
+    void fetchFresh<TrailView>(`/api/trail?skip=${items.length + (more?.items.length ?? 0)}`).then(
+      (found) => setMore((now) => ({ ...found, items: [...found.items, ...(now?.items ?? [])] })),
+      (error: unknown) => notify(reasonOf(error), 'fault'),
+    );
+  return { items: [...(more?.items ?? []), ...items], earlier: more?.earlier ?? earlier, more: ask };
+}
+
 const PANEL = 'z-40 w-80 rounded-lg border border-line bg-raised p-4 text-sm';
 
-function Change({ item }: { item: Extract<TrailItem, { kind: 'change' }> }) {
+function Change({ item }: { item: TrailChangeItem }) {
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -90,9 +121,10 @@ function Change({ item }: { item: Extract<TrailItem, { kind: 'change' }> }) {
 }
 
 function Ride({ item, view }: { item: Extract<TrailItem, { kind: 'ride' }>; view: BookView }) {
-  const { ride, laps } = item;
+  const { ride } = item;
+  const laps = ride.counted;
   const isConfounded = ride.changed.length > 1;
-  const time = ride.measures.summary.lapTimeS;
+  const time = ride.lapTimeS;
   const name = `Ride ${ride.mark ?? ''}`.trim();
   return (
     <Popover.Root>

@@ -1,12 +1,14 @@
-import type { RideView } from '@/book/model/rideView';
+import type { NewestRide, RideLine } from '@/book/model/rideView';
 import type { BookView } from '@/book/model/bookView';
 import { settingNames } from '@/book/judge/trail';
+import { useEarlierRides } from '@/parts/useEarlierRides';
+import { Button } from '@/ui/Button';
 import { Facts } from '@/ui/StationPage';
 import { decibels, lapTime, moment, percent } from '@/words/format';
 
 /** What the newest ride says of the brake. */
-export function LastRide({ ride }: { ride: RideView }) {
-  const { lapTimeS, brakeDrag, brakeReach, brakePeak, brakeSpread } = ride.measures.summary;
+export function LastRide({ ride }: { ride: NewestRide }) {
+  const { lapTimeS, brakeDrag, brakeReach, brakePeak, brakeSpread } = ride.summary;
   const shown = (value: number | null, say: (v: number) => string) => (value === null ? '–' : say(value));
   return (
     <Facts
@@ -22,7 +24,7 @@ export function LastRide({ ride }: { ride: RideView }) {
 }
 
 /** Clipping as it was logged, simulated or not. */
-export function RideForceFacts({ clipping }: { clipping: NonNullable<RideView['clipping']> }) {
+export function RideForceFacts({ clipping }: { clipping: NonNullable<NewestRide['clipping']> }) {
   const { clipShare, sustainedShare, headroomDb, gainKeepEveryPeak, gainTradeBiggestHits } = clipping;
   const factor = (value: number | null) => (value === null ? '–' : `× ${value.toFixed(2)}`);
   return (
@@ -47,47 +49,62 @@ const WHY_NOT = {
   'over-107': 'over 107 % of the best',
 };
 
-/** The rides of the combination, the newest first. */
+/** The rides of the combination, the newest first; those that lie further back when they are asked for. */
 export function RideTable({ view }: { view: BookView }) {
+  const { lines, isMore, more } = useEarlierRides(view);
   return (
-    <table className="mt-6 w-full text-left text-[15px]">
-      <caption className="pb-2 text-left font-bold">Rides of this combination</caption>
-      <thead className="text-sm text-muted">
-        <tr>
-          {['', 'When', 'Changed before it', 'Laps', ''].map((name, i) => (
-            <th key={i} className="py-1 pr-4 font-normal">
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {view.rides.toReversed().map((ride) => (
-          <tr key={ride.id} className="border-t border-line align-top">
-            <td className="py-2 pr-4 font-bold">{ride.mark ?? ''}</td>
-            <td className="py-2 pr-4">{moment(ride.atMs)}</td>
-            <td className={`py-2 pr-4 ${ride.changed.length > 1 ? 'text-rust' : ''}`}>
-              {ride.changed.length === 0 ? 'nothing' : settingNames(view, ride.changed)}
-              {ride.changed.length > 1 && ' (confounded)'}
-            </td>
-            <td className="py-2 pr-4 font-mono text-sm">
-              {ride.measures.laps.map((lap) => (
-                <span key={lap.lap} className={`mr-3 inline-block ${lap.counted ? '' : 'text-muted'}`}>
-                  {lap.counted && lap.timeS !== null ? lapTime(lap.timeS) : lap.why ? WHY_NOT[lap.why] : ''}
-                </span>
-              ))}
-            </td>
-            <td className="py-2">
-              <a
-                className="font-semibold text-muted underline-offset-4 hover:underline"
-                href={`/api/rides/file?id=${ride.id}`}
-              >
-                CSV
-              </a>
-            </td>
+    <>
+      <table className="mt-6 w-full text-left text-[15px]">
+        <caption className="pb-2 text-left font-bold">Rides of this combination</caption>
+        <thead className="text-sm text-muted">
+          <tr>
+            {['', 'When', 'Changed before it', 'Laps', ''].map((name, i) => (
+              <th key={i} className="py-1 pr-4 font-normal">
+                {name}
+              </th>
+            ))}
           </tr>
+        </thead>
+        <tbody>
+          {lines.toReversed().map((ride) => (
+            <RideRow key={ride.id} ride={ride} view={view} />
+          ))}
+        </tbody>
+      </table>
+      {isMore && (
+        <Button className="mt-3" onClick={more}>
+          Earlier rides
+        </Button>
+      )}
+    </>
+  );
+}
+
+function RideRow({ ride, view }: { ride: RideLine; view: BookView }) {
+  return (
+    <tr className="border-t border-line align-top">
+      <td className="py-2 pr-4 font-bold">{ride.mark ?? ''}</td>
+      <td className="py-2 pr-4">{moment(ride.atMs)}</td>
+      <td className={`py-2 pr-4 ${ride.changed.length > 1 ? 'text-rust' : ''}`}>
+        {ride.changed.length === 0 ? 'nothing' : settingNames(view, ride.changed)}
+        {ride.changed.length > 1 && ' (confounded)'}
+      </td>
+      <td className="py-2 pr-4 font-mono text-sm">
+        {ride.laps.map(({ timeS, why }, i) => (
+          <span key={i} className={`mr-3 inline-block ${timeS === null ? 'text-muted' : ''}`}>
+            {timeS !== null ? lapTime(timeS) : why ? WHY_NOT[why] : ''}
+          </span>
         ))}
-      </tbody>
-    </table>
+        {ride.moreLaps > 0 && <span className="text-muted">and {ride.moreLaps} more</span>}
+      </td>
+      <td className="py-2">
+        <a
+          className="font-semibold text-muted underline-offset-4 hover:underline"
+          href={`/api/rides/file?id=${ride.id}`}
+        >
+          CSV
+        </a>
+      </td>
+    </tr>
   );
 }

@@ -5,9 +5,11 @@ import { useCallback, useState } from 'react';
 import type { RideProgress } from '@/core/vehicle/simulateRide';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { Button } from '@/ui/Button';
-import { Chart } from '@/ui/Chart';
+import { Chart, ChartPlace } from '@/ui/Chart';
+import { roadMap } from '@/book/judge/roadMap';
+import { useRideTrace } from '@/parts/useRideTrace';
 import { useKeys } from '@/ui/useKeys';
-import type { RideView } from '@/book/model/rideView';
+import type { NewestRide } from '@/book/model/rideView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { markedRides } from '@/book/judge/markedRides';
@@ -23,27 +25,22 @@ import { useRide } from './useRide';
 
 const LAP_CHOICES = [3, 5, 10];
 
-interface Props {
-  view: BookView;
-  trace: RideTrace | null;
-  /** Roads of the title. */
-  roads: TitleRoad[];
-}
-
 /** Ride: the simulated driver through exactly this pedal, and what its laps say. */
-export function RideStation({ view, trace, roads }: Props) {
+export function RideStation({ view }: { view: BookView }) {
+  const roads = view.title.trackIds.map((id): TitleRoad => ({ id, ...roadMap(id) }));
   const map = roads.find(({ id }) => id === view.trackId)!;
   const [laps, setLaps] = useState(LAP_CHOICES[0]!);
   const { progress, start, cancel } = useRide(view);
   const log = useImport(view);
-  const last = view.rides.at(-1);
+  const last = view.newestRide;
+  const trace = useRideTrace(last?.id);
   // What stands here was driven on its own road, whichever is chosen for the next ride.
   const shown = roads.find(({ id }) => id === last?.trackId) ?? map;
-  const isElsewhere = last !== undefined && last.trackId !== view.trackId;
+  const isElsewhere = last !== null && last.trackId !== view.trackId;
   const { pair } = markedRides(view.rides);
   const canRide = view.axes.some((axis) => axis.axis === 'brake' && axis.capture !== null);
   const isChanged =
-    last !== undefined &&
+    last !== null &&
     Object.keys({ ...last.settings, ...view.settings }).some((k) => last.settings[k] !== view.settings[k]);
   useKeys({
     ' ': (event) => {
@@ -125,7 +122,7 @@ export function RideStation({ view, trace, roads }: Props) {
                 </Link>
               }
             >
-              {view.rides.length} rides lie on the trail.
+              {view.rideCount} rides lie on the trail.
             </NextStep>
           )}
           <ImportStep number={pair ? 3 : 2} log={log} />
@@ -133,9 +130,13 @@ export function RideStation({ view, trace, roads }: Props) {
       }
     >
       {progress && <Progress progress={progress} />}
-      {trace ? (
+      {last && trace.value?.trace !== null ? (
         <>
-          <RideChart trace={trace} />
+          {trace.value ? (
+            <RideChart trace={trace.value.trace} />
+          ) : (
+            <ChartPlace className="h-96" fault={trace.fault} />
+          )}
           <p className="text-sm text-muted" aria-hidden="true">
             Median of the counted laps: <span className="font-bold text-brake">brake ━━</span>,{' '}
             <span className="font-bold text-throttle">throttle ━ · ━</span>
@@ -146,7 +147,7 @@ export function RideStation({ view, trace, roads }: Props) {
       )}
       {last && <LastRide ride={last} />}
       {last?.clipping && <RideForceFacts clipping={last.clipping} />}
-      {view.rides.length > 0 && <RideTable view={view} />}
+      {view.rideCount > 0 && <RideTable view={view} />}
     </StationPage>
   );
 }
@@ -161,9 +162,9 @@ function Progress({ progress: { lap, share } }: { progress: RideProgress }) {
   );
 }
 
-function finding(view: BookView, last: RideView | undefined, isChanged: boolean): string {
+function finding(view: BookView, last: NewestRide | null, isChanged: boolean): string {
   if (!last) return 'No laps yet on this combination';
-  const { brakeDrag, brakePeak, brakeReach } = last.measures.summary;
+  const { brakeDrag, brakePeak, brakeReach } = last.summary;
   if (!isChanged && brakePeak === null) return 'The newest ride says nothing of the brake';
   if (isChanged) return 'Something changed since the last ride';
   const drag =

@@ -19,7 +19,7 @@ export function useRide(view: BookView) {
   const running = useRef<ReturnType<typeof startRide> | null>(null);
   useEffect(() => () => running.current?.cancel(), []);
   const start = (laps: number) => {
-    const seed = view.rides.length + 101;
+    const seed = view.rideCount + 101;
     const plan = ridePlan(view, laps, seed);
     if (!plan) return;
     setProgress({ lap: 0, share: 0 });

@@ -6,7 +6,7 @@ import type { ResponseLayer } from '@/core/response/layer';
 import { Chart } from '@/ui/Chart';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
 import { axisColour } from '@/parts/liveTrace';
-import type { AxisView } from '@/book/model/axisView';
+import type { AxisTravel, AxisView } from '@/book/model/axisView';
 import { latestRaw, useLiveRig } from '@/live/liveRig';
 import { curvePoints, SHAPE_GRID, shapeOption } from './shapeChart';
 import { pedalAnalysis, shareOf } from '@/book/judge/shape';
@@ -15,10 +15,12 @@ import { pedalAnalysis, shareOf } from '@/book/judge/shape';
 export function ShapePicture({
   axis,
   layers,
+  travel,
   children,
 }: {
   axis: AxisView;
   layers: ResponseLayer[];
+  travel: AxisTravel;
   children?: React.ReactNode;
 }) {
   const analysis = pedalAnalysis(axis);
@@ -31,12 +33,11 @@ export function ShapePicture({
           axis: axis.axis,
           cover: analysis?.coverTravel?.p995 ?? null,
           press: analysis?.pressMean ?? null,
-          ridden: axis.ridden,
-          pressed: axis.capture?.pressed ?? null,
+          ...travel,
         },
         palette,
       ),
-    [layers, axis, analysis],
+    [layers, axis, analysis, travel],
   );
   const points = curvePoints(layers);
   const ghostPoints = curvePoints(axis.layers);

@@ -12,7 +12,7 @@ import { keyText, LAYERS, POINTS_FIELD, type Layer, type SettingValues } from '@
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
 import { Term } from '@/ui/Term';
-import type { AxisView } from '@/book/model/axisView';
+import type { AxisTravel, AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
 import { Recommendations } from '@/parts/Recommendations';
@@ -26,8 +26,14 @@ import { Guides } from './Guides';
 import { centreRatio, notesOf, sensorSteps, shapeFinding } from '@/book/judge/shape';
 import { ShapePicture } from './ShapePicture';
 
+interface Props {
+  view: BookView;
+  axis: AxisView;
+  travel: AxisTravel;
+}
+
 /** Shape: the curve of an axis under the hand, layer by layer, the kept one as its ghost. */
-export function ShapeStation({ view, axis }: { view: BookView; axis: AxisView }) {
+export function ShapeStation({ view, axis, travel }: Props) {
   const [layer, setLayer] = useState<Layer>('title');
   const draft = useDraftSettings(view, 'Set by hand in Shape.');
   const { values, changed } = draft;
@@ -53,7 +59,7 @@ export function ShapeStation({ view, axis }: { view: BookView; axis: AxisView })
       }
     >
       <ShapeTabs view={view} axis={axis} />
-      <ShapePicture axis={axis} layers={layers}>
+      <ShapePicture axis={axis} layers={layers} travel={travel}>
         <PointHandles axis={axis} layer={layer} layers={layers} draft={draft} />
       </ShapePicture>
       <LayerTabs axis={axis} view={view} layer={layer} onChange={setLayer} />

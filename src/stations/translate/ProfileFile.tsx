@@ -86,11 +86,11 @@ function packOf(view: BookView): Pack {
     driver: names.driver,
     hardware: hardwareOf(view.rig.spec),
     settings: setAxesOf(view.menus, view.settings),
-    provenance: Object.entries(view.origins).map(([text, { value, from }]) => ({
+    provenance: Object.entries(view.origins).map(([text, { value, why, atMs }]) => ({
       setting: settingName(view, keyOfText(text)),
       value: valueText(value),
-      why: view.trail.find((change) => change.id === from.id)?.why ?? '',
-      atMs: from.atMs,
+      why,
+      atMs,
     })),
     calibration: cardOf(view).calibration,
     notes: '',

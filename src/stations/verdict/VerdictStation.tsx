@@ -6,11 +6,14 @@ import { trackById } from '@/catalog/find';
 import { changedBetween } from '@/core/settings/setting';
 import type { Comparison } from '@/core/decide/compareRides';
 import { Button } from '@/ui/Button';
-import { Chart } from '@/ui/Chart';
+import { Chart, ChartPlace } from '@/ui/Chart';
 import { Term } from '@/ui/Term';
 import type { BookView } from '@/book/model/bookView';
 import { putBack } from '@/book/write/settings';
-import { settingNames, trailItems, type TrailItem } from '@/book/judge/trail';
+import { settingNames } from '@/book/judge/trail';
+import type { TrailChangeItem } from '@/book/model/trailView';
+import { useEarlierRides } from '@/parts/useEarlierRides';
+import { useRideTrace } from '@/parts/useRideTrace';
 import { setMark } from '@/book/write/rides';
 import type { RideTrace } from '@/book/model/rideTrace';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -23,19 +26,15 @@ import { isClear, measureDifference, measureValue, trustSentence, verdictSentenc
 /** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
 export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {
   if (!pair) return <NoPair view={view} />;
-  const { a, b, comparisons } = pair;
+  const { a, b, comparisons, between } = pair;
   const changed = changedBetween(a.settings, b.settings);
-  const between = trailItems(view).filter(
-    (item): item is Change =>
-      item.kind === 'change' && item.live && item.atMs > a.atMs && item.atMs <= b.atMs,
-  );
   return (
     <StationPage
       finding={verdictSentence(comparisons)}
       subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons)}`}
       next={<Decide pair={pair} changed={changed} names={settingNames(view, changed)} between={between} />}
     >
-      {pair.traceA && pair.traceB && <PairChart a={pair.traceA} b={pair.traceB} />}
+      <PairPicture a={a.id} b={b.id} />
       <p className="mt-1 text-sm text-muted" aria-hidden="true">
         <span className="font-bold text-side-a">A ●━━</span> solid with circles,{' '}
         <span className="font-bold text-side-b">B ▲╍╍</span> dashed with triangles; median of the counted laps
@@ -44,8 +43,6 @@ export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | nu
     </StationPage>
   );
 }
-
-type Change = Extract<TrailItem, { kind: 'change' }>;
 
 function Decide({
   pair,
@@ -56,7 +53,7 @@ function Decide({
   pair: Pair;
   changed: string[];
   names: string;
-  between: Change[];
+  between: TrailChangeItem[];
 }) {
   return (
     <>
@@ -106,12 +103,13 @@ function Decide({
 }
 
 function NoPair({ view }: { view: BookView }) {
+  const { lines, isMore, more } = useEarlierRides(view);
   const newest = view.rides.at(-1);
   const [a, b] = (['A', 'B'] as const).map((mark) => view.rides.find((ride) => ride.mark === mark));
   return (
     <StationPage
       finding={
-        view.rides.length < 2
+        view.rideCount < 2
           ? 'Two rides make a pair'
           : a && b
             ? 'A and B were driven on different roads'
@@ -135,8 +133,9 @@ function NoPair({ view }: { view: BookView }) {
         </NextStep>
       }
     >
+      {isMore && <Button onClick={more}>Earlier rides</Button>}
       <ul className="mt-2 max-w-2xl">
-        {view.rides.map((ride) => (
+        {lines.map((ride) => (
           <li key={ride.id} className="flex items-center gap-4 border-b border-line py-3">
             <span className="w-6 font-bold">{ride.mark ?? ''}</span>
             <span className="grow">
@@ -150,9 +149,19 @@ function NoPair({ view }: { view: BookView }) {
           </li>
         ))}
       </ul>
-      {view.rides.length === 0 && <p className="mt-4 text-lg">No ride lies on the trail yet.</p>}
+      {view.rideCount === 0 && <p className="mt-4 text-lg">No ride lies on the trail yet.</p>}
     </StationPage>
   );
+}
+
+function PairPicture({ a, b }: { a: string; b: string }) {
+  const [traceA, traceB] = [useRideTrace(a), useRideTrace(b)];
+  const fault = traceA.fault ?? traceB.fault;
+  if (traceA.value && traceB.value) {
+    const [sideA, sideB] = [traceA.value.trace, traceB.value.trace];
+    return sideA && sideB ? <PairChart a={sideA} b={sideB} /> : null;
+  }
+  return <ChartPlace className="h-72" fault={fault} />;
 }
 
 function PairChart({ a, b }: { a: RideTrace; b: RideTrace }) {

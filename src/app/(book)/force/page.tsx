@@ -1,9 +1,8 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/book/read/readBook';
+import { shownPlace } from '@/book/read/readBook';
 import { carSides } from '@/book/read/readCombinations';
 import { ForceStation } from '@/stations/force/ForceStation';
 import { panelOf } from '@/words/forcePanels';
-import { roadMap } from '@/book/read/readRideTrace';
 
 export const metadata = { title: 'Force · Pebble Road' };
 
@@ -12,15 +11,15 @@ export default async function ForcePage({
 }: {
   searchParams: Promise<{ part?: string; like?: string }>;
 }) {
-  const view = await bookView();
-  if (!view) redirect('/start');
+  const place = await shownPlace();
+  if (!place) redirect('/start');
+  const { here, view } = place;
   const { rigId, titleId, carId, driver } = view.combination;
   const { part, like } = await searchParams;
   return (
     <ForceStation
       view={view}
-      sides={await carSides(view)}
-      road={roadMap(view.trackId)}
+      sides={await carSides(here, view)}
       part={panelOf(part)}
       like={like ?? null}
       key={`${rigId}/${titleId}/${carId}/${driver}`}

@@ -1,6 +1,7 @@
 import { redirect } from 'next/navigation';
 import { AxesStation } from '@/stations/axes/AxesStation';
-import { bookView } from '@/book/read/readBook';
+import { readPast } from '@/book/read/readAxis';
+import { shownPlace } from '@/book/read/readBook';
 
 export const metadata = { title: 'Axes · Pebble Road' };
 
@@ -11,11 +12,12 @@ export default async function AxisPage({
   params: Promise<{ axis: string }>;
   searchParams: Promise<{ view?: string }>;
 }) {
-  const view = await bookView();
-  if (!view) redirect('/start');
+  const place = await shownPlace();
+  if (!place) redirect('/start');
+  const { here, view } = place;
   const { axis: name } = await params;
   const axis = view.axes.find((a) => a.axis === name);
   if (!axis) redirect('/axes');
-  const shows = (await searchParams).view === 'history' ? 'history' : 'capture';
-  return <AxesStation view={view} axis={axis.axis} shows={shows} />;
+  const past = (await searchParams).view === 'history' ? await readPast(here, axis) : null;
+  return <AxesStation view={view} axis={axis.axis} past={past} />;
 }

@@ -1,0 +1,35 @@
+import type { NewestRide, RideLine, RideView } from '../model/rideView';
+
+/** So many laps are listed of a ride; a log from elsewhere may hold hundreds. */
+const MOST_LAPS = 12;
+
+export function rideLine(ride: RideView): RideLine {
+  const { id, atMs, trackId, mark, changed, importedFrom, clipping, measures } = ride;
+  return {
+    id,
+    atMs,
+    trackId,
+    mark,
+    changed,
+    importedFrom,
+    hasForce: clipping !== null,
+    counted: measures.laps.filter((lap) => lap.counted).length,
+    lapTimeS: measures.summary.lapTimeS,
+    laps: measures.laps.slice(0, MOST_LAPS).map((lap) => ({
+      timeS: lap.counted ? lap.timeS : null,
+      why: lap.why,
+    })),
+    moreLaps: Math.max(0, measures.laps.length - MOST_LAPS),
+  };
+}
+
+export function newestRide({
+  id,
+  trackId,
+  settings,
+  clipping,
+  importedFrom,
+  measures,
+}: RideView): NewestRide {
+  return { id, trackId, settings, clipping, importedFrom, summary: measures.summary };
+}

@@ -1,0 +1,24 @@
+import type { RideLine } from './rideView';
+
+export interface TrailChangeItem {
+  kind: 'change';
+  id: string;
+  atMs: number;
+  /** "Brake dead zone 0 → 4". */
+  what: string;
+  why: string;
+  /** In force, or put back since. */
+  live: boolean;
+}
+
+/** One mark on the trail. Changes are pebbles, rides are gaps of road between. */
+export type TrailItem = TrailChangeItem | { kind: 'ride'; id: string; atMs: number; ride: RideLine };
+
+/** The newest end of the trail, in time order. */
+export interface TrailView {
+  items: TrailItem[];
+  /** How many lie before these. */
+  earlier: number;
+  /** The newest change in force, which may lie before these. */
+  lastLive: Pick<TrailChangeItem, 'id' | 'what'> | null;
+}

@@ -1,0 +1,78 @@
+import 'server-only';
+import { z } from 'zod';
+import { menusFor } from '@/catalog/menusFor';
+import { carById } from '@/catalog/find';
+import { idSchema } from '@/core/text/line';
+import { database } from '@/data/book';
+import { captureRow } from '@/data/captures';
+import { listChanges } from '@/data/changes';
+import { listTitles } from '@/data/ownTitles';
+import { ridesOf } from '@/data/rides';
+import { rideLine } from '../judge/rideLine';
+import { combinationOfBrowser, hereIn, type Here } from './here';
+import { analysisOf, readCapturePicture } from './readAxis';
+import { RIDES_SHOWN } from '../model/rideView';
+import { earlierRides } from './readRides';
+import { rideTrace } from './readRideTrace';
+import { readTrail, TRAIL_SHOWN } from './readTrail';
+
+/** What a page asks for when it draws it, so that no page carries it. */
+function onDemand<T>(read: (here: Here, query: URLSearchParams) => Promise<T | null>) {
+  return async (request: Request): Promise<Response> => {
+    const here = await hereIn(await database(), await combinationOfBrowser());
+    const value = here && (await read(here, new URL(request.url).searchParams));
+    const headers = { 'cache-control': 'no-store' };
+    return value === null || value === undefined
+      ? Response.json({ ok: false, problems: [GONE] }, { status: 404, headers })
+      : Response.json(value, { headers });
+  };
+}
+
+const GONE = { code: 'gone', message: 'It is not in this book.', place: {}, remedy: 'Reload the page.' };
+
+const idOf = (query: URLSearchParams) => idSchema.safeParse(query.get('id')).data ?? null;
+const skipSchema = z.coerce.number().int().min(0).max(1_000_000);
+const skipOf = (query: URLSearchParams) => skipSchema.safeParse(query.get('skip') ?? 0).data ?? 0;
+
+/** What is drawn of a kept capture of the rig. */
+export const sendCapturePicture = onDemand(async ({ book, rig }, query) => {
+  const id = idOf(query);
+  const row = id && (await captureRow(book, rig.id, id));
+  return row ? readCapturePicture(book, row) : null;
+});
+
+/** What the estimators say of a kept capture of the rig. */
+export const sendCaptureAnalysis = onDemand(async ({ book, rig }, query) => {
+  const id = idOf(query);
+  const row = id && (await captureRow(book, rig.id, id));
+  const result = row ? await analysisOf(book, row) : null;
+  return result?.ok ? result.value : null;
+});
+
+/** The median lap of a ride over distance; a log may lack what it is drawn from. */
+export const sendRideTrace = onDemand(async ({ book, combination }, query) => {
+  const id = idOf(query);
+  const [row] = id ? await ridesOf(book, combination, [id]) : [];
+  return row ? { trace: await rideTrace(book, row.id) } : null;
+});
+
+/** What was set when a ride was driven. */
+export const sendRideSettings = onDemand(async ({ book, combination }, query) => {
+  const id = idOf(query);
+  const [row] = id ? await ridesOf(book, combination, [id]) : [];
+  return row?.settings ?? null;
+});
+
+/** Rides before those which a page lists. */
+export const sendEarlierRides = onDemand(async (here, query) => {
+  const rides = await earlierRides(here, Math.max(RIDES_SHOWN, skipOf(query)));
+  return rides.map(rideLine);
+});
+
+/** Marks of the trail before those which a page shows. */
+export const sendTrail = onDemand(async ({ book, combination, rig }, query) => {
+  const [events, titles] = await Promise.all([listChanges(book, rig.id), listTitles(book)]);
+  const menus = menusFor(rig.spec, titles.byId(combination.titleId), carById(combination.carId));
+  const skip = Math.max(TRAIL_SHOWN, skipOf(query));
+  return readTrail({ book, combination, menus, events }, TRAIL_SHOWN, skip);
+});
