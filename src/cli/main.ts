@@ -3,6 +3,7 @@ import { calibrate } from './calibrate';
 import { clipping } from './clipping';
 import type { Command } from './command';
 import { InputError } from './files';
+import { feel, forceCommand } from './force';
 import { handsoff } from './handsoff';
 import { measure } from './measure';
 import { response } from './response';
@@ -17,6 +18,8 @@ const COMMANDS: readonly Command[] = [
   rotation,
   clipping,
   handsoff,
+  forceCommand,
+  feel,
   ride,
   measure,
 ];

@@ -5,7 +5,7 @@ import { readCarJson } from '@/core/formats/carJson';
 import { readProfileJson } from '@/core/formats/profileJson';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import { readTrackJson } from '@/core/formats/trackJson';
-import { reasonOf, type Outcome } from '@/core/problem';
+import { reasonOf } from '@/core/problem';
 import { measureRide } from '@/core/rides/measureRide';
 import { feltCar } from '@/core/force/feltCar';
 import { forceRecorder } from '@/core/force/forceInputs';
@@ -13,10 +13,11 @@ import type { ForceChain } from '@/core/force/handsOff';
 import { rideForce, withForce } from '@/core/force/rideForce';
 import type { RideLog } from '@/core/rides/rideLog';
 import { completeRide, type RidePlan } from '@/core/vehicle/simulateRide';
-import { UsageError, wholeNumber, type Arguments } from './arguments';
+import { UsageError, wholeNumber } from './arguments';
 import { shown, type Command } from './command';
 import { InputError, orRefuse, readText } from './files';
 import { lapTable } from './measure';
+import { named, needed } from './named';
 
 const MOST_LAPS = 100;
 
@@ -27,10 +28,10 @@ export const ride: Command = {
   run(args) {
     if (args.positional.length > 0)
       throw new UsageError(`ride takes options only, not "${args.positional[0]}"`);
-    const car = named(args, 'car', CARS, readCarJson);
-    const track = named(args, 'track', TRACKS, readTrackJson);
-    const profileFile = needed(args, 'profile');
-    const out = needed(args, 'out');
+    const car = named(args, 'car', CARS, readCarJson, 'ride');
+    const track = named(args, 'track', TRACKS, readTrackJson, 'ride');
+    const profileFile = needed(args, 'profile', 'ride');
+    const out = needed(args, 'out', 'ride');
     const laps = wholeNumber(args, 'laps', 3, 1, MOST_LAPS);
     const seed = wholeNumber(args, 'seed', 1, 0, 2 ** 31);
     const { pedals, foot, force } = orRefuse(profileFile, readProfileJson(readText(profileFile)));
@@ -71,31 +72,4 @@ function rideWithForce(plan: RidePlan, chain: ForceChain): RideLog {
   const log = completeRide(plan, recorder);
   const inputs = recorder.finish();
   return withForce(log, inputs, rideForce(inputs, chain, plan.seed));
-}
-
-function needed(args: Arguments, name: string): string {
-  const value = args.options.get(name);
-  if (value === undefined) throw new UsageError(`ride needs --${name}`);
-  return value;
-}
-
-/** An id or name from the catalogue, or a file. */
-function named<T extends { id: string; name: string }>(
-  args: Arguments,
-  option: string,
-  known: readonly T[],
-  read: (text: string) => Outcome<T>,
-): T {
-  const wanted = needed(args, option);
-  const found = known.find((entry) => entry.id === wanted || entry.name === wanted);
-  if (found) return found;
-  if (wanted.endsWith('.json')) return orRefuse(wanted, read(readText(wanted)));
-  throw new InputError(wanted, [
-    {
-      code: `unknown-${option}`,
-      message: `There is no ${option} of this name.`,
-      place: {},
-      remedy: `Known are: ${known.map((entry) => entry.id).join(', ')}; or name a .${option}.json file.`,
-    },
-  ]);
 }

@@ -4,7 +4,14 @@ import type { Layer, SettingValues } from '../settings/setting';
 import type { CarSpec } from '../vehicle/carSpec';
 import { feltCar } from './feltCar';
 import { bandParameter, effectParameter, forceField, type ForceParameter } from './forceParameters';
-import { BAND_HZ, EFFECTS, plainBase, type BaseHardware, type TitleForce } from './forceSettings';
+import {
+  BAND_HZ,
+  EFFECTS,
+  plainBase,
+  type BaseForce,
+  type BaseHardware,
+  type TitleForce,
+} from './forceSettings';
 import type { ForceChain } from './handsOff';
 
 /** What is taken for a base of which the owner knows no more than how it is driven (computation.md, 5.6). */
@@ -63,7 +70,11 @@ const SPRING_PER_NM = 0.3;
 const LIGHT_HZ = 160;
 const HEAVY_HZ = 12;
 
+/** Corner of a base's smoothing at a share of its scale, Hz. */
 const smoothHz = (share: number) => (share <= 0 ? null : LIGHT_HZ * (HEAVY_HZ / LIGHT_HZ) ** share);
+
+/** Title, base and hardware without the car. */
+export type KnownForce = Pick<ForceChain, 'title' | 'base' | 'hardware'>;
 
 export interface ChainFacts {
   car: CarSpec;
@@ -73,14 +84,17 @@ export interface ChainFacts {
   menus: Menus;
   values: SettingValues;
   rotationDeg: number | null;
+  /** A chain that is known as it is, not from menus, and the values that stand for it. */
+  exact?: { values: SettingValues; force: KnownForce };
 }
 
 /** The whole chain of a combination, from the values in force on every layer; what no menu offers stands at neutral. */
-export function chainOf({ car, rig, rateHz, menus, values, rotationDeg }: ChainFacts): ForceChain {
+export function chainOf({ car, rig, rateHz, menus, values, rotationDeg, exact }: ChainFacts): ForceChain {
+  if (exact?.values === values) return { ...exact.force, car: feltCar(car, exact.force.title.trails) };
   const read = (layer: Layer, parameter: ForceParameter, otherwise: number) =>
     forceField(menus, values, layer, parameter)?.canonical ?? otherwise;
-  const hardware = hardwareOf(rig, rotationDeg);
-  const plain = plainBase(hardware.ratedNm);
+  const hardware = exact?.force.hardware ?? hardwareOf(rig, rotationDeg);
+  const plain = exact?.force.base ?? plainBase(hardware.ratedNm);
   const align = read('title', 'selfAlignment', 1);
   const trails = {
     mechanical: align * read('title', 'mechanicalTrail', 1),
@@ -129,4 +143,16 @@ export function damperAtFull({ ratedNm }: BaseHardware): number {
 /** Share of the base's own damper scale that gives a damper, N·m·s/rad. */
 export function damperShare(damperNms: number, hardware: BaseHardware): number {
   return damperNms / damperAtFull(hardware);
+}
+
+/** A base's own scales at which it would be as a chain has it: what {@link chainOf} reads back. */
+export function baseShares(base: BaseForce, { ratedNm }: BaseHardware) {
+  const { smoothHz: hz, damperNms, frictionNm, inertiaKgM2, springNmPerRad } = base;
+  return {
+    smoothing: hz === null ? 0 : Math.log(hz / LIGHT_HZ) / Math.log(HEAVY_HZ / LIGHT_HZ),
+    damper: damperNms / (DAMPER_NMS_PER_NM * ratedNm),
+    friction: frictionNm / (FRICTION_SHARE * ratedNm),
+    inertia: inertiaKgM2 / INERTIA_KGM2,
+    spring: springNmPerRad / (SPRING_PER_NM * ratedNm),
+  };
 }

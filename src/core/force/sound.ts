@@ -1,4 +1,7 @@
 import { lowPass, section } from '../numeric/biquad';
+import type { ForceParts } from './forceParts';
+import type { HeardForce } from './forceReport';
+import { baseOverRide } from './rideForce';
 
 /** Of the sound, Hz: enough for what is put into it. */
 export const SOUND_HZ = 8000;
@@ -68,4 +71,22 @@ export function inTurn(a: Float32Array, b: Float32Array, pieceS: number): Float3
       }
     });
   return out;
+}
+
+const PIECE_S = 4;
+/** Of the base, Hz. */
+const ON_BASE_HZ = 1000;
+
+/** The last lap as the rim would give it; two settings in turn over the same pieces of road. */
+export function heardForce(kept: ForceParts, tried: ForceParts | null): HeardForce {
+  const heard = ({ chain, meant }: ForceParts) => {
+    const { inputs, given } = meant();
+    return soundOf(baseOverRide(inputs, given, chain).torqueNm, ON_BASE_HZ);
+  };
+  const a = heard(kept);
+  return {
+    sound: tried ? inTurn(a, heard(tried), PIECE_S) : a,
+    pieceS: PIECE_S,
+    isPair: tried !== null,
+  };
 }

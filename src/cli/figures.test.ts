@@ -1,0 +1,154 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { forceFactsOf } from '@/book/judge/force';
+import { hairpinOf } from '@/book/judge/lock';
+import { anyRidePlan } from '@/book/judge/ridePlan';
+import type { BookView } from '@/book/model/bookView';
+import { hereIn } from '@/book/read/here';
+import { readBook } from '@/book/read/readBook';
+import { bookInMemory } from '@/book/testing/bookInMemory';
+import { canonicalFacts } from '@/core/force/canonicalFacts';
+import { chainOf } from '@/core/force/chainOf';
+import { driveForForce, forceQuestions } from '@/core/force/forceQuestions';
+import { writeCaptureCsv } from '@/core/formats/captureCsv';
+import { writeProfileJson } from '@/core/formats/profileJson';
+import { writeRideCsv } from '@/core/formats/rideCsv';
+import { respond } from '@/core/response/compose';
+import { matchRotation } from '@/core/rotation/matchRotation';
+import { steeredCar } from '@/core/rotation/sensitivity';
+import { USUAL_SCHOOLS } from '@/core/settings/schools';
+import type { Combination } from '@/core/settings/scope';
+import { loadCapture } from '@/data/captures';
+import { COMBINATIONS } from '@/data/demoCaptures';
+import { fillDemoBook } from '@/data/demoBook';
+import { loadRide } from '@/data/rides';
+import { main } from './main';
+
+const folder = mkdtempSync(join(tmpdir(), 'pebble-figures-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const book = bookInMemory(fillDemoBook);
+
+function pebble(...argv: string[]): Record<string, unknown> {
+  let out = '';
+  let err = '';
+  const code = main(
+    [...argv, '--json'],
+    (text) => (out += text),
+    (text) => (err += text),
+  );
+  if (code !== 0) throw new Error(err);
+  return JSON.parse(out) as Record<string, unknown>;
+}
+
+function file(name: string, text: string): string {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+}
+
+const viewOf = async (combination: Combination) => readBook((await hereIn(book.db, combination))!);
+/** As it comes out of the command. */
+const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
+
+function profileOf(view: BookView) {
+  const { throttle, brake, foot } = anyRidePlan(view, 2, 11);
+  const { title, base, hardware } = chainOf(forceFactsOf(view));
+  const { names } = view;
+  return writeProfileJson({
+    format: 'pebble-road/profile',
+    version: 1,
+    name: 'as it is',
+    ...names,
+    pedals: { throttle, brake },
+    foot,
+    force: { title, base, hardware },
+  });
+}
+
+describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination] as const))(
+  'the %s',
+  (_, combination) => {
+    it('Axes: a capture says on the command line what its station shows', async () => {
+      const { axes } = await viewOf(combination);
+      for (const { axis, capture } of axes) {
+        if (!capture) continue;
+        const { recording } = (await loadCapture(book.db, capture.id))!;
+        const own = { ...recording, axes: { [axis]: recording.axes[axis]! } };
+        const given = pebble('calibrate', file(`${axis}.capture.csv`, writeCaptureCsv(own)));
+        expect((given['axes'] as Record<string, unknown>)[axis]).toEqual(plain(capture.analysis));
+      }
+    });
+
+    it('Shape: the same curve, travel and slopes', async () => {
+      const { axes } = await viewOf(combination);
+      for (const { axis, layers, effective } of axes) {
+        const document = { format: 'pebble-road/response', version: 1, layers };
+        const { y, ...given } = pebble('response', file(`${axis}.json`, JSON.stringify(document)));
+        expect(given).toEqual(plain(effective));
+        expect((y as number[])[130]).toBe(respond(layers, 130 / 200));
+      }
+    });
+
+    it('Lock: the same rotation, and the same corner', async () => {
+      const view = await viewOf(combination);
+      const { baseDeg, titleDeg, carDeg, isStretch } = view.rotation;
+      const { wheelbaseM, ratio } = steeredCar(view.car);
+      const hairpin = hairpinOf(view);
+      const match = matchRotation(view.rotation);
+      const given = pebble(
+        'rotation',
+        ...[`--base=${baseDeg}`, `--title=${titleDeg}`, `--car=${carDeg}`, `--ratio=${ratio}`],
+        ...[`--hairpin=${hairpin.radiusM}`, `--wheelbase=${wheelbaseM}`],
+        ...(isStretch ? ['--stretch'] : []),
+      );
+      expect(given).toMatchObject(plain(match) as object);
+      expect(Number(given['hairpinHandDeg']) / match.gain).toBeCloseTo(hairpin.handDeg, 9);
+    });
+
+    it('Force and Feels like: the same figures and causes', async () => {
+      const view = await viewOf(combination);
+      const facts = forceFactsOf(view);
+      const plan = anyRidePlan(view, 2, 11);
+      const questions = forceQuestions(driveForForce(plan, facts.rateHz));
+      const path = file('as-it-is.profile.json', profileOf(view));
+      const where = ['--car', view.car.id, '--track', view.trackId];
+      const given = pebble('force', path, ...where);
+      const { judgement, balance, cue } = questions.judge(facts, USUAL_SCHOOLS);
+      expect(given['judgement']).toEqual(plain(judgement));
+      expect(given['balance']).toEqual(plain(balance));
+      expect(given['cue']).toEqual(plain(cue));
+      const parts = questions.partsOf(facts);
+      expect(given['smooth']).toEqual(plain(parts.smooth()));
+      expect(given['centre']).toEqual(plain(parts.centre()));
+      const { roll, fast } = parts.calm();
+      expect(given['calm']).toMatchObject(plain({ roll, fast }) as object);
+      const inputs = given['inputs'] as { input: string; evidence: string }[];
+      expect(inputs.find(({ input }) => input === 'hardware.ratedNm')?.evidence).toBe('described');
+
+      const canonical = canonicalFacts(chainOf(facts), view.car);
+      const causes = questions.feel('gravel', canonical, USUAL_SCHOOLS, []);
+      expect(pebble('feel', path, ...where, '--complaint', 'gravel')['causes']).toEqual(plain(causes));
+    }, 60_000);
+  },
+);
+
+it('Ride: the same laps, measures and clipping, and the same ride judged at its own gain', async () => {
+  const view = await viewOf(COMBINATIONS.find(({ rigId }) => rigId === 'tern')!);
+  const { id, summary, clipping } = view.newestRide!;
+  const path = file('newest.ride.csv', writeRideCsv((await loadRide(book.db, id))!));
+  expect(pebble('measure', path)['summary']).toEqual(plain(summary));
+  expect(pebble('clipping', path)).toMatchObject(plain(clipping) as object);
+  const profile = file('tern.profile.json', profileOf(view));
+  const { logged } = pebble('force', profile, '--car', view.car.id, '--track', view.trackId, '--log', path);
+  const { clipShare } = (logged as { judgement: { clipShare: number } }).judgement;
+  expect(clipShare).toBeCloseTo(clipping!.clipShare, 9);
+});
+
+it('docs/figures.md names every command that is compared here, and each key is one that it gives', () => {
+  const lines = readFileSync('docs/figures.md', 'utf8').split('\n');
+  const rows = lines.filter((line) => line.startsWith('| ') && !/^\| (-|Station)/.test(line));
+  const commands = new Set(rows.map((row) => /`pebble ([a-z]+)/.exec(row)?.[1]));
+  const compared = ['calibrate', 'response', 'translate', 'rotation', 'force', 'feel', 'handsoff', 'measure'];
+  expect([...commands].sort()).toEqual([...compared, 'clipping'].sort());
+});

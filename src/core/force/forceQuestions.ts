@@ -1,0 +1,190 @@
+import { causesOf, COMPLAINTS } from '../feel/complaints';
+import type { FoundCause } from '../feel/cause';
+import { feelFactsOf } from '../feel/feelFacts';
+import type { RideLog } from '../rides/rideLog';
+import { keyText, type SettingValues } from '../settings/setting';
+import { simulateRide, type RidePlan, type RideProgress } from '../vehicle/simulateRide';
+import { maskNotes } from './balance';
+import { carForce, carGains, type AlikeBy, type CarGain } from './carGains';
+import { chainOf, type ChainFacts } from './chainOf';
+import {
+  damperAdvice,
+  deadAdvice,
+  doubledNotes,
+  gainAdvice,
+  isCalm,
+  minForceAdvice,
+  type ForceAdvice,
+} from './forceAdvice';
+import { forceRecorder } from './forceInputs';
+import { effectParameter, forceField } from './forceParameters';
+import { forceParts, type DrivenRide, type ForceParts } from './forceParts';
+import type { ForceReport, LoggedReport, OtherCar, SmoothReport, StabilityReport } from './forceReport';
+import type { ForceSchools } from './forceSchools';
+import { EFFECTS, type Effect } from './forceSettings';
+import { judgeLog } from './judgeForce';
+import { smoothingAdvice, type SmoothPoint } from './smoothing';
+import { springAdvice } from './springAdvice';
+import { weightAdvice } from './weight';
+
+/** Those kept and those tried are asked for in turn. */
+const MOST_RECENT = 3;
+
+/** What is asked of the force over one ride that was driven once. Each is a pure function of that ride and the settings. */
+export interface ForceQuestions {
+  /** Everything that a ride and some settings say; worked out part by part, and kept for the newest settings. */
+  partsOf(facts: ChainFacts): ForceParts;
+  /** Strength, balance, gain and weight that the schools would take. */
+  judge(facts: ChainFacts, schools: ForceSchools): ForceReport;
+  /** What a rim does that is let go, and what would calm it: one change at a time. */
+  calm(facts: ChainFacts, schools: ForceSchools): StabilityReport;
+  /** What the base makes of the signal: detail against roughness, and the centre. */
+  smooth(facts: ChainFacts, schools: ForceSchools): SmoothReport;
+  /** Every car of the title beside the open one, which leads. */
+  cars(facts: ChainFacts, sides: readonly OtherCar[], by: AlikeBy): CarGain[];
+  /**
+   * What is behind a feeling, ranked by what was measured.
+   * @throws Error for a complaint that is none of {@link COMPLAINTS}
+   */
+  feel(
+    complaintId: string,
+    facts: ChainFacts,
+    schools: ForceSchools,
+    sides: readonly OtherCar[],
+  ): FoundCause[];
+}
+
+/** @param driven the ride that every question is answered over */
+export function forceQuestions(driven: DrivenRide): ForceQuestions {
+  let recent: { key: string; parts: ForceParts }[] = [];
+  /** What the base's smoothing can do, by everything else that is set. */
+  const reach = new Map<string, SmoothPoint[]>();
+  /** Laps of other cars by their plan. */
+  const others = new Map<string, DrivenRide>();
+
+  const partsOf = (facts: ChainFacts): ForceParts => {
+    const key = settingsText(facts, facts.values);
+    const known = recent.find((one) => one.key === key);
+    const pointsOf = (work: () => SmoothPoint[]) => {
+      const set = settingsText(facts, withoutSmoothing(facts));
+      if (!reach.has(set)) reach.set(set, work());
+      return reach.get(set)!;
+    };
+    const parts = known?.parts ?? forceParts(driven, facts, pointsOf);
+    recent = [{ key, parts }, ...recent.filter((one) => one !== known)].slice(0, MOST_RECENT);
+    return parts;
+  };
+
+  const cars = (facts: ChainFacts, sides: readonly OtherCar[], by: AlikeBy): CarGain[] => {
+    const rows = sides.map((side) => {
+      const key = JSON.stringify(side.plan);
+      if (!others.has(key)) others.set(key, driveForForce(side.plan, side.facts.rateHz));
+      const { inputs, seed } = others.get(key)!;
+      return { facts: side.facts, force: carForce(inputs, side.facts, seed) };
+    });
+    return carGains([{ facts, force: carForce(driven.inputs, facts, driven.seed) }, ...rows], 0, by);
+  };
+
+  return {
+    partsOf,
+    cars,
+    judge: (facts, schools) => judgeParts(partsOf(facts), schools),
+    calm: (facts, schools) => calmParts(partsOf(facts), schools),
+    smooth: (facts, schools) => smoothParts(partsOf(facts), schools),
+    feel(complaintId, facts, schools, sides) {
+      const complaint = COMPLAINTS.find(({ id }) => id === complaintId);
+      if (!complaint) throw new Error(`there is no complaint ${complaintId}`);
+      const measured = feelFactsOf(partsOf(facts), () => cars(facts, sides, 'peak'), schools.clipping);
+      return causesOf(complaint, measured);
+    },
+  };
+}
+
+/** Drives a plan once and keeps what the force chain starts from. */
+export function driveForForce(
+  plan: RidePlan,
+  rateHz: number,
+  onProgress?: (progress: RideProgress) => void,
+): DrivenRide {
+  const recorder = forceRecorder(rateHz);
+  const steps = simulateRide(plan, recorder);
+  for (let next = steps.next(); !next.done; next = steps.next()) onProgress?.(next.value);
+  return { inputs: recorder.finish(), seed: plan.seed };
+}
+
+/** What a ride says of strength and balance. */
+export function judgeParts(parts: ForceParts, schools: ForceSchools): ForceReport {
+  const { facts, chain, judged, balance } = parts;
+  const { judgement } = judged();
+  return {
+    judgement,
+    ...balance(),
+    gain: gainAdvice(facts, chain, judged(), schools.clipping),
+    weight: weightAdvice(facts, chain, judgement, schools.weight),
+    notes: [...maskNotes(balance().balance, effectNames(facts)), ...doubledNotes(facts)],
+  };
+}
+
+export function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
+  const { facts, chain, judged, calm: workOut } = parts;
+  const calm = workOut();
+  const dead = deadAdvice(facts, isCalm(calm));
+  // A damper that is let through may be enough: one change at a time.
+  const damper = dead.length > 0 ? null : damperAdvice(facts, chain, calm);
+  const least = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
+  return {
+    calm,
+    advice: [...dead, ...given([springAdvice(facts, chain, calm, schools.spring), damper, least])],
+  };
+}
+
+export function smoothParts(parts: ForceParts, schools: ForceSchools): SmoothReport {
+  const [smooth, points] = [parts.smooth(), parts.points()];
+  return {
+    smooth,
+    points,
+    centre: parts.centre(),
+    advice: given([smoothingAdvice(parts.facts, points, smooth, schools.smoothing)]),
+  };
+}
+
+/**
+ * A ride that was logged, as its force would be with other settings; `null` where it holds none. A log says nothing of the
+ * torque at the rim.
+ * @param then the settings that it was driven with
+ */
+export function judgeLogged(
+  log: RideLog,
+  then: SettingValues,
+  facts: ChainFacts,
+  schools: ForceSchools,
+): LoggedReport | null {
+  const chain = chainOf(facts);
+  const judged = judgeLog(log, chainOf({ ...facts, values: then }).title.gain, chain.title.gain);
+  if (!judged) return null;
+  return { judgement: judged.judgement, gain: gainAdvice(facts, chain, judged, schools.clipping) };
+}
+
+const given = (some: (ForceAdvice | null)[]): ForceAdvice[] => some.filter((one) => one !== null);
+
+const settingsText = ({ car, rig, rateHz, rotationDeg }: ChainFacts, values: SettingValues) =>
+  JSON.stringify([car.id, rig, rateHz, rotationDeg, Object.entries(values).sort()]);
+
+function withoutSmoothing({ menus, values }: ChainFacts): SettingValues {
+  const rest = { ...values };
+  for (const parameter of ['smoothing', 'interpolation'] as const) {
+    const found = forceField(menus, values, 'base', parameter);
+    if (found) delete rest[keyText(found.key)];
+  }
+  return rest;
+}
+
+/** What the title calls its effects. */
+function effectNames({ menus, values }: ChainFacts): Partial<Record<Effect, string>> {
+  return Object.fromEntries(
+    EFFECTS.flatMap((effect) => {
+      const found = forceField(menus, values, 'title', effectParameter(effect));
+      return found ? [[effect, found.field.label]] : [];
+    }),
+  );
+}
