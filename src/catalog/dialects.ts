@@ -1,4 +1,4 @@
-import { AXIS_NAMES, AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
 import type { ForceParameter } from '@/core/force/forceParameters';
 import type { Dialect, DialectField } from '@/core/response/dialect';
 
@@ -12,13 +12,20 @@ export function sameOnEveryAxis(
   fields: DialectField[],
   steering: DialectField[] = [],
 ): AxisDialects {
-  const axes = AXIS_NAMES.filter((axis) => axis !== 'gear');
-  return Object.fromEntries(
-    axes.map((axis) => [
-      axis,
-      { name, axis: AXIS_WORDS[axis], fields: axis === 'steering' ? [...steering, ...fields] : fields },
-    ]),
-  ) as unknown as AxisDialects;
+  const on = (axis: ShapedAxis, own: DialectField[] = []): Dialect => ({
+    name,
+    axis: AXIS_WORDS[axis],
+    fields: [...own, ...fields],
+  });
+  return {
+    steering: on('steering', steering),
+    throttle: on('throttle'),
+    brake: on('brake'),
+    clutch: on('clutch'),
+    handbrake: on('handbrake'),
+    paddle_left: on('paddle_left'),
+    paddle_right: on('paddle_right'),
+  };
 }
 
 function degreesField(

@@ -1,3 +1,5 @@
+import { parseArgs } from 'node:util';
+
 /** Wrong usage of the command line: exit code 2. */
 export class UsageError extends Error {}
 
@@ -15,30 +17,35 @@ export function parseArguments(
   options: readonly string[],
   flags: readonly string[],
 ): Arguments {
+  const kinds = [
+    ...options.map((name) => [name, { type: 'string' }] as const),
+    ...flags.map((name) => [name, { type: 'boolean' }] as const),
+  ];
+  // Not strict: a value may begin with a dash (an angle to the right), and what is refused is said in our own words.
+  const { tokens } = parseArgs({
+    args: argv,
+    options: Object.fromEntries(kinds),
+    allowPositionals: true,
+    strict: false,
+    tokens: true,
+  });
   const parsed: Arguments = { positional: [], rest: [], options: new Map(), flags: new Set() };
-  for (let i = 0; i < argv.length; i++) {
-    const word = argv[i]!;
-    if (word === '--') {
-      parsed.rest = argv.slice(i + 1);
-      break;
-    }
-    if (!word.startsWith('--')) {
-      parsed.positional.push(word);
-      continue;
-    }
-    const equals = word.indexOf('=');
-    const name = word.slice(2, equals < 0 ? undefined : equals);
-    if (flags.includes(name) && equals < 0) {
-      parsed.flags.add(name);
-    } else if (options.includes(name)) {
-      const value = equals < 0 ? argv[++i] : word.slice(equals + 1);
-      if (value === undefined) throw new UsageError(`--${name} needs a value`);
-      parsed.options.set(name, value);
-    } else {
-      throw new UsageError(`unknown option --${name}${flags.includes(name) ? ' (it takes no value)' : ''}`);
-    }
+  let isOver = false;
+  for (const token of tokens) {
+    if (token.kind === 'option-terminator') isOver = true;
+    else if (token.kind === 'positional') (isOver ? parsed.rest : parsed.positional).push(token.value);
+    else if (flags.includes(token.name) && token.value === undefined) parsed.flags.add(token.name);
+    else if (options.includes(token.name) && token.value !== undefined)
+      parsed.options.set(token.name, token.value);
+    else throw new UsageError(refusal(token.rawName, options, flags));
   }
   return parsed;
+}
+
+function refusal(given: string, options: readonly string[], flags: readonly string[]): string {
+  const name = given.replace(/^--/, '');
+  if (options.includes(name)) return `${given} needs a value`;
+  return `unknown option ${given}${flags.includes(name) ? ' (it takes no value)' : ''}`;
 }
 
 export function wholeNumber(

@@ -1,24 +1,5 @@
 import { hidAxes, hidButtons, readHidField, type HidCollection, type HidField } from './hidLayout';
 
-/** The part of WebHID that is used here; TypeScript's DOM types do not have it. */
-export interface HidDevice extends EventTarget {
-  readonly opened: boolean;
-  readonly productName: string;
-  readonly vendorId: number;
-  readonly productId: number;
-  readonly collections: readonly HidCollection[];
-  open(): Promise<void>;
-  close(): Promise<void>;
-}
-interface Hid extends EventTarget {
-  getDevices(): Promise<HidDevice[]>;
-  requestDevice(options: { filters: object[] }): Promise<HidDevice[]>;
-}
-interface InputReport extends Event {
-  reportId: number;
-  data: DataView;
-}
-
 /** A device that sends raw reports, opened, with the newest value of each of its fields. */
 export interface OpenHid {
   key: string;
@@ -38,8 +19,9 @@ type ReportListener = (device: OpenHid, atMs: number) => void;
 const open = new Map<string, OpenHid>();
 const listeners = new Set<ReportListener>();
 
-function browserHid(): Hid | undefined {
-  return typeof navigator === 'undefined' ? undefined : (navigator as unknown as { hid?: Hid }).hid;
+/** Not every browser has it, whatever the types say. */
+function browserHid(): HID | undefined {
+  return typeof navigator === 'undefined' ? undefined : (navigator as Partial<Navigator>).hid;
 }
 
 export const canUseHid = (): boolean => browserHid() !== undefined;
@@ -75,7 +57,7 @@ export async function allowHid(): Promise<OpenHid[]> {
   return openHids();
 }
 
-async function openDevice(device: HidDevice): Promise<void> {
+async function openDevice(device: HIDDevice): Promise<void> {
   const key = `hid:${hex(device.vendorId)}:${hex(device.productId)}`;
   const axes = hidAxes(device.collections);
   if (axes.length === 0 || open.get(key)?.isConnected) return;
@@ -98,13 +80,13 @@ async function openDevice(device: HidDevice): Promise<void> {
     isConnected: true,
   };
   open.set(key, state);
-  device.addEventListener('inputreport', (event) => take(state, event as InputReport));
+  device.addEventListener('inputreport', (event) => take(state, event));
   browserHid()?.addEventListener('disconnect', (event) => {
-    if ((event as Event & { device?: HidDevice }).device === device) state.isConnected = false;
+    if (event.device === device) state.isConnected = false;
   });
 }
 
-function take(state: OpenHid, { reportId, data, timeStamp }: InputReport) {
+function take(state: OpenHid, { reportId, data, timeStamp }: HIDInputReportEvent) {
   state.axes.forEach((field, i) => {
     if (field.reportId === reportId) state.values[i] = readHidField(field, data);
   });

@@ -11,19 +11,19 @@ export interface HidField {
 
 /** What the browser tells of a descriptor; a subset of WebHID's own types, so that a recorded one can drive tests. */
 export interface HidItem {
-  isConstant?: boolean;
-  isArray?: boolean;
-  isRange?: boolean;
-  usages?: number[];
-  usageMinimum?: number;
-  reportSize?: number;
-  reportCount?: number;
-  logicalMinimum?: number;
-  logicalMaximum?: number;
+  isConstant?: boolean | undefined;
+  isArray?: boolean | undefined;
+  isRange?: boolean | undefined;
+  usages?: number[] | undefined;
+  usageMinimum?: number | undefined;
+  reportSize?: number | undefined;
+  reportCount?: number | undefined;
+  logicalMinimum?: number | undefined;
+  logicalMaximum?: number | undefined;
 }
 export interface HidCollection {
-  inputReports?: { reportId?: number; items?: HidItem[] }[];
-  children?: HidCollection[];
+  inputReports?: { reportId?: number | undefined; items?: HidItem[] | undefined }[] | undefined;
+  children?: HidCollection[] | undefined;
 }
 
 const GENERIC_DESKTOP = 0x01;

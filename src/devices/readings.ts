@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import type { AxisPlace } from '@/core/rig/rigSpec';
 import { hidByKey, openHids } from './hid';
 import type { AxisRange } from './source';
@@ -93,7 +94,7 @@ export function pressedButtons(): { device: string; index: number }[] {
   );
 }
 
-export const samePlace = (a: AxisPlace, b: AxisPlace) => JSON.stringify(a) === JSON.stringify(b);
+export const samePlace = (a: AxisPlace, b: AxisPlace) => isEqual(a, b);
 
 export function placeName(place: AxisPlace): string {
   switch (place.kind) {

@@ -1,5 +1,6 @@
 'use client';
 
+import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { isTie, watchForMovement, type Mover } from '@/devices/wiggle';
 
@@ -25,7 +26,7 @@ export function useMover(isOn: boolean, taken: readonly Pick<Mover, 'device' | '
       const now: Movers = first
         ? { first: rounded(first), ties: isTie(moved) ? moved.slice(0, 4).map(rounded) : [] }
         : NOBODY;
-      setMovers((before) => (JSON.stringify(before) === JSON.stringify(now) ? before : now));
+      setMovers((before) => (isEqual(before, now) ? before : now));
       frame = requestAnimationFrame(look);
     });
     return () => {

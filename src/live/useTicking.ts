@@ -1,5 +1,6 @@
 'use client';
 
+import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 
 /** Renders again at a steady pace, with the result of a look at something that lives outside React. */
@@ -9,7 +10,7 @@ export function useTicking<T>(look: () => T, everyMs: number): T {
     const timer = setInterval(() => {
       setSeen((before) => {
         const now = look();
-        return JSON.stringify(before) === JSON.stringify(now) ? before : now;
+        return isEqual(before, now) ? before : now;
       });
     }, everyMs);
     return () => clearInterval(timer);

@@ -1,5 +1,6 @@
 'use client';
 
+import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { simulatedRigById } from '@/catalog/find';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
@@ -173,7 +174,7 @@ export function usePressed(): { device: string; place: Extract<AxisPlace, { kind
         seen.set(device, (seen.get(device) ?? new Set()).add(index));
       const most = [...seen].sort((a, b) => b[1].size - a[1].size)[0];
       const now = most && { device: most[0], place: { kind: 'buttons' as const, indices: [...most[1]] } };
-      setFound((before) => (JSON.stringify(before) === JSON.stringify(now ?? null) ? before : (now ?? null)));
+      setFound((before) => (isEqual(before, now ?? null) ? before : (now ?? null)));
       frame = requestAnimationFrame(look);
     });
     return () => cancelAnimationFrame(frame);

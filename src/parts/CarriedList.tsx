@@ -8,7 +8,7 @@ import { Button } from '@/ui/Button';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { changeText, settingName } from '@/book/judge/trail';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { told } from './told';
 
 const LAYER_WORDS = { base: 'on the base', title: 'in the title', car: 'of the car' } as const;

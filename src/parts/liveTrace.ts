@@ -1,3 +1,4 @@
+import { bisect } from '@/core/numeric/bisect';
 import type { AxisName } from '@/core/axes/recording';
 import type { Draw } from '@/ui/LiveCanvas';
 import type { CaptureSession } from '@/live/captureSession';
@@ -91,12 +92,5 @@ function line(context: CanvasRenderingContext2D, width: number, at: number) {
 }
 
 function firstAfter(recorder: CaptureSession['recorder'], time: number): number {
-  let low = 0;
-  let high = recorder.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (recorder.time(middle) < time) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+  return bisect(-1, recorder.length, (i) => recorder.time(i) >= time);
 }

@@ -1,22 +1,5 @@
-/** Colours that chart options are built from; read from the page's theme, so that options stay pure functions. */
-export interface ChartPalette {
-  ground: string;
-  raised: string;
-  ink: string;
-  muted: string;
-  line: string;
-  lichen: string;
-  rust: string;
-  brake: string;
-  throttle: string;
-  steering: string;
-  clutch: string;
-  handbrake: string;
-  sideA: string;
-  sideB: string;
-}
-
-const VARIABLES: Record<keyof ChartPalette, string> = {
+/** Names of the colours that a chart is drawn in, and the variables of the theme that hold them. */
+const VARIABLES = {
   ground: '--ground',
   raised: '--raised',
   ink: '--ink',
@@ -31,13 +14,22 @@ const VARIABLES: Record<keyof ChartPalette, string> = {
   handbrake: '--handbrake',
   sideA: '--side-a',
   sideB: '--side-b',
-};
+} as const;
+
+/** Colours that chart options are built from; read from the page's theme, so that options stay pure functions. */
+export type ChartPalette = Record<keyof typeof VARIABLES, string>;
+
+/** A palette from whatever gives a variable's colour. */
+export function paletteOf(colourOf: (variable: string) => string): ChartPalette {
+  const palette: ChartPalette = { ...VARIABLES };
+  for (const name of Object.keys(VARIABLES) as (keyof ChartPalette)[])
+    palette[name] = colourOf(VARIABLES[name]);
+  return palette;
+}
 
 export function readPalette(): ChartPalette {
   const style = getComputedStyle(document.documentElement);
-  return Object.fromEntries(
-    Object.entries(VARIABLES).map(([name, variable]) => [name, style.getPropertyValue(variable).trim()]),
-  ) as unknown as ChartPalette;
+  return paletteOf((variable) => style.getPropertyValue(variable).trim());
 }
 
 const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";

@@ -1,5 +1,3 @@
-export const percent = (x: number, digits = 0) => `${(100 * x).toFixed(digits)} %`;
-
 export const signed = (x: number, digits: number) =>
   `${x > 0 ? '+' : x < 0 ? '−' : '±'}${Math.abs(x).toFixed(digits)}`;
 

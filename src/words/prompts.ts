@@ -2,7 +2,7 @@ import type { GuideRemark } from '@/core/axes/guideState';
 import { gateName } from '@/core/axes/analyseShifter';
 import type { CaptureStep } from '@/core/axes/programme';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
-import { percent } from './format';
+import { percent } from '@/core/text/percent';
 
 export interface Prompt {
   title: string;

@@ -1,3 +1,4 @@
+import { percentTenths } from '@/core/text/percent';
 import type { Motion } from '@/core/axes/actor';
 import type { ProofItem } from '@/core/axes/proof';
 import { AXIS_WORDS } from '@/core/axes/recording';
@@ -51,7 +52,7 @@ export const proofItemName = ({ axis, kind }: ProofItem): string => {
 
 /** What an axis shows, as a figure for the screen. */
 export function proofFigure({ kind }: ProofItem, value: number): string {
-  const percent = `${Math.round(1000 * Math.abs(value)) / 10} %`;
+  const percent = percentTenths(Math.abs(value));
   if (kind === 'rest' || kind === 'full') return percent;
   return value === 0 ? 'centre' : `${percent} ${value > 0 ? 'left' : 'right'}`;
 }
@@ -60,5 +61,5 @@ export function proofFigure({ kind }: ProofItem, value: number): string {
 export function shortWords(short: number | null): string {
   return short === null
     ? ''
-    : `That press showed ${Math.round(1000 * short) / 10} %. One in twenty may: press again, twice or more.`;
+    : `That press showed ${percentTenths(short)}. One in twenty may: press again, twice or more.`;
 }

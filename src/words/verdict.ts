@@ -1,6 +1,7 @@
 import type { Comparison } from '@/core/decide/compareRides';
 import { leastPermutationP } from '@/core/decide/permutation';
-import { percent, signed } from './format';
+import { signed } from './format';
+import { percent } from '@/core/text/percent';
 
 /** A value of a measure in its own unit. */
 export function measureValue({ unit, name }: Pick<Comparison, 'unit' | 'name'>, value: number): string {

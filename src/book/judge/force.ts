@@ -6,7 +6,7 @@ import { deadControls } from '@/core/force/coupling';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
 import type { Layer, SettingValues } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 
 /** What the chain is made of: car, base, title, and every setting in force. */
 export function forceFactsOf(view: BookView): ChainFacts {

@@ -8,7 +8,7 @@ import { matchRotation } from '@/core/rotation/matchRotation';
 import { LAYERS } from '@/core/settings/setting';
 import type { AxisView } from '../model/axisView';
 import type { BookView } from '../model/bookView';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 
 /** What the newest capture says of the pedal; `null` where it is not measured. */
 export function pedalAnalysis({ capture }: AxisView): PedalAnalysis | null {

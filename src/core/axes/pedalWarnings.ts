@@ -1,3 +1,4 @@
+import { percent } from '../text/percent';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { runsOf, type Recording } from './recording';
 import { hidingCut } from './roughness';
@@ -12,7 +13,6 @@ const OTHER_AXIS = 0.05;
 /** An axis that reads more than this untouched needs a word. */
 const REST_SHOWS = 0.005;
 
-const percent = (x: number) => `${(100 * x).toFixed(1)} %`;
 const seconds = (t: number) => `${t.toFixed(1)} s`;
 const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
@@ -39,20 +39,20 @@ const WATCHES: ((c: Case) => string[])[] = [
   ({ analysis: { inverted } }) =>
     inverted ? ['The axis reads inverted: released is its high end. Invert it where it is bound.'] : [],
   ({ analysis: { restTravel } }) =>
-    restTravel > REST_SHOWS ? [`Untouched, the axis reads ${percent(restTravel)}, not 0.`] : [],
+    restTravel > REST_SHOWS ? [`Untouched, the axis reads ${percent(restTravel, 1)}, not 0.`] : [],
   ({ analysis: { sweeps } }) =>
     sweeps
       .filter((s) => !s.full && s.high - s.low >= OTHER_AXIS)
       .map(
         (s) =>
-          `The sweep at ${seconds(s.tS)} covers only ${percent(s.high - s.low)} of the travel; it is left out.`,
+          `The sweep at ${seconds(s.tS)} covers only ${percent(s.high - s.low, 1)} of the travel; it is left out.`,
       ),
   ({ analysis: { presses } }) =>
     presses
       .filter((p) => !p.counted)
       .map(
         (p) =>
-          `The press at ${seconds(p.tS)} stopped at ${percent(p.peak)}, far below the others; it is left out.`,
+          `The press at ${seconds(p.tS)} stopped at ${percent(p.peak, 1)}, far below the others; it is left out.`,
       ),
   ({ analysis, recording }) => {
     const counted = analysis.presses.filter((p) => p.counted).length;
@@ -82,9 +82,9 @@ const WATCHES: ((c: Case) => string[])[] = [
       const cut = hidingCut(spot);
       const plaster =
         'deadzone' in cut
-          ? `a dead zone of ${percent(cut.deadzone)}`
-          : `a range that ends at ${percent(cut.saturation)}`;
-      return `Rough track from ${percent(spot.from)} to ${percent(spot.to)} of travel; ${plaster} would hide it, as a plaster.`;
+          ? `a dead zone of ${percent(cut.deadzone, 1)}`
+          : `a range that ends at ${percent(cut.saturation, 1)}`;
+      return `Rough track from ${percent(spot.from, 1)} to ${percent(spot.to, 1)} of travel; ${plaster} would hide it, as a plaster.`;
     }),
   ({ analysis: { dropouts } }) =>
     dropouts > 0

@@ -1,3 +1,4 @@
+import { percentTenths } from '../text/percent';
 import { z } from 'zod';
 import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, type AxisName } from './recording';
 
@@ -182,7 +183,7 @@ function isShown(kind: ProofItem['kind'], { value, degrees, frictionDeg = 0 }: P
 /** The exact reason for an item that did not come. */
 export function proofReason({ item, shown }: ProofResult): string {
   const name = AXIS_WORDS[item.axis].replace(/^./, (c) => c.toUpperCase());
-  const percent = `${Math.round(100 * Math.abs(shown) * 10) / 10} %`;
+  const percent = percentTenths(Math.abs(shown));
   switch (item.kind) {
     case 'rest':
       return `${name} shows ${percent} under the resting foot, not 0: a greater dead zone is needed.`;

@@ -1,3 +1,4 @@
+import { percent } from '../text/percent';
 import { chanceOfReaching } from '../numeric/distributions';
 import { standardDeviation } from '../numeric/moments';
 import { gridValue, toCanonical, type Dialect, type DialectField, type Rounding } from '../response/dialect';
@@ -20,7 +21,6 @@ export interface PedalRecommendation {
 const ALREADY_GOOD = 0.95;
 /** A resting foot that shows less than half a percent beyond the dead zone drags nothing. */
 const DRAG_COUNTS = 0.005;
-const percent = (x: number, digits = 1) => `${(100 * x).toFixed(digits)} %`;
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 const nameOf = (analysis: PedalAnalysis) => capital(AXIS_WORDS[analysis.axis]);
 
@@ -59,8 +59,8 @@ function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): Peda
   if (!change) return null;
   const does =
     analysis.deadzoneFrom === 'takeup'
-      ? `Resistance is felt at ${percent(analysis.deadzone)} of travel: ${change.to} starts the ${AXIS_WORDS[analysis.axis]} there.`
-      : `A resting foot reads up to ${percent(cover!.p995)}. ${change.to} keeps the straights free of it and costs ${percent(toCanonical(field, change.to) - toCanonical(field, change.from))} of the travel.`;
+      ? `Resistance is felt at ${percent(analysis.deadzone, 1)} of travel: ${change.to} starts the ${AXIS_WORDS[analysis.axis]} there.`
+      : `A resting foot reads up to ${percent(cover!.p995, 1)}. ${change.to} keeps the straights free of it and costs ${percent(toCanonical(field, change.to) - toCanonical(field, change.from), 1)} of the travel.`;
   return {
     ...change,
     key: field.key,

@@ -7,7 +7,8 @@ import { smoothingAdvice } from '../force/smoothing';
 import { gridCount, gridPoint, toCanonical } from '../response/dialect';
 import { ramp, type Cause, type FeelFacts } from './cause';
 import { forceChange } from './changes';
-import { newtonMetres, percent } from './figures';
+import { newtonMetres } from './figures';
+import { percent } from '../text/percent';
 
 /** What an effect may be of the tyres’ own force before it hides them. */
 const QUIET_SHARE = 0.3;

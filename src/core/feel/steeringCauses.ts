@@ -3,7 +3,7 @@ import { NEUTRAL_LAYER } from '../response/layer';
 import { responseLayers } from '../settings/menus';
 import { ramp, type Cause, type FeelFacts } from './cause';
 import { neutralSteering } from './changes';
-import { percent } from './figures';
+import { percent } from '../text/percent';
 
 /** Deflection of a fifth of the half turn: the middle, where straights are driven. */
 const MIDDLE = 0.2;

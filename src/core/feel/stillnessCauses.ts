@@ -3,7 +3,7 @@ import type { ForceParameter } from '../force/forceParameters';
 import { handsOff, type ForceChain } from '../force/handsOff';
 import { ramp, type Cause } from './cause';
 import { forceChange } from './changes';
-import { percent } from './figures';
+import { percent } from '../text/percent';
 
 /** What is changed to bring a dead damper to life. */
 const DAMPERS = new Set<string>(['titleDamper', 'damperChannel'] satisfies ForceParameter[]);

@@ -6,7 +6,8 @@ import { WEAVE_WIDTH_G } from '../force/onCentre';
 import { strengthFor } from '../force/weight';
 import { ramp, type Cause } from './cause';
 import { forceChange } from './changes';
-import { newtonMetres, percent } from './figures';
+import { newtonMetres } from './figures';
+import { percent } from '../text/percent';
 
 /** Speed of the hands in a quick correction, rad/s. */
 const QUICK_RADPS = 4;

@@ -1,3 +1,4 @@
+import { percentAbout } from '../text/percent';
 import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
 import type { SettingKey } from '../settings/setting';
 import type { ClippingSchool } from './bestGain';
@@ -17,11 +18,6 @@ export interface ForceAdvice {
   to: number;
   evidence: string;
 }
-
-const percent = (share: number) => {
-  const value = 100 * share;
-  return `${value.toFixed(value > 0 && value < 10 ? 1 : 0)} %`;
-};
 
 type At = { layer: Layer; parameter: ForceParameter };
 const fieldAt = ({ menus, values }: ChainFacts, { layer, parameter }: At) =>
@@ -84,10 +80,12 @@ export function gainAdvice(
   const to = gridPoint(field, choice.best);
   if (to === value) return null;
   const above =
-    choice.clipAbove === null ? 'the menu ends there' : `one step more clips ${percent(choice.clipAbove)}`;
+    choice.clipAbove === null
+      ? 'the menu ends there'
+      : `one step more clips ${percentAbout(choice.clipAbove)}`;
   const now =
     to < value
-      ? `${percent(choice.clipNow)} of the ride is clipped now.`
+      ? `${percentAbout(choice.clipNow)} of the ride is clipped now.`
       : 'The strongest part of the signal lies unused.';
   const trade = choice.isSame
     ? ' The other school would choose nearly the same: there is nothing to trade.'
@@ -97,7 +95,7 @@ export function gainAdvice(
     label: field.label,
     from: value,
     to,
-    evidence: `${now} ${to.toFixed(decimalsOf(field))} ${SCHOOL_WORDS[school]}: ${percent(choice.clipAtBest)} clipped; ${above}.${trade}`,
+    evidence: `${now} ${to.toFixed(decimalsOf(field))} ${SCHOOL_WORDS[school]}: ${percentAbout(choice.clipAtBest)} clipped; ${above}.${trade}`,
   };
 }
 
@@ -135,11 +133,11 @@ export function minForceAdvice(
   const to = gridValue(found.field, canonical, 'atMost');
   const near = Math.abs(toCanonical(found.field, to) - found.canonical) < LEAST_LIFT;
   if (to === found.value || (near && found.canonical <= most)) return null;
-  const swallowed = `Friction of ${chain.hardware.frictionNm.toFixed(2)} N·m swallows the first ${percent(wanted)} of the signal`;
+  const swallowed = `Friction of ${chain.hardware.frictionNm.toFixed(2)} N·m swallows the first ${percentAbout(wanted)} of the signal`;
   const still =
     stillMinForce === null
       ? 'the rim moves by itself even without it'
-      : `hands off it stays still up to ${percent(most)}`;
+      : `hands off it stays still up to ${percentAbout(most)}`;
   return {
     key: found.key,
     label: found.field.label,

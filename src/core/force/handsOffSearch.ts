@@ -1,3 +1,4 @@
+import { bisect } from '../numeric/bisect';
 import { handsOff, type ForceChain, type HandsOff } from './handsOff';
 
 /** A rim that is calm this soon is calm. */
@@ -66,13 +67,8 @@ export function greatestMinForce(chain: ForceChain, speedMps: number, step: numb
     return verdict === 'settles' || verdict === 'sticks';
   };
   if (!isStill(0)) return null;
-  let still = 0;
-  let rocks = Math.ceil(MOST_MIN_FORCE / step);
-  if (isStill(rocks * step)) return rocks * step;
-  while (rocks - still > 1) {
-    const middle = (still + rocks) >> 1;
-    if (isStill(middle * step)) still = middle;
-    else rocks = middle;
-  }
-  return Number((still * step).toPrecision(12));
+  const most = Math.ceil(MOST_MIN_FORCE / step);
+  if (isStill(most * step)) return most * step;
+  const rocks = bisect(0, most, (steps) => !isStill(steps * step));
+  return Number(((rocks - 1) * step).toPrecision(12));
 }

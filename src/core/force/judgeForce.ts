@@ -1,3 +1,4 @@
+import { bisect } from '../numeric/bisect';
 import { median, quantile, sortedQuantile } from '../numeric/order';
 import type { RideLog } from '../rides/rideLog';
 import type { ForceInputs } from './forceInputs';
@@ -191,14 +192,9 @@ function torques(
 
 /** Clip share of the time at another gain. */
 function clipShareAt(sorted: Float64Array, gain: number): number {
-  let low = 0;
-  let high = sorted.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (gain * sorted[middle]! >= 1) high = middle;
-    else low = middle + 1;
-  }
-  return sorted.length === 0 ? 0 : (sorted.length - low) / sorted.length;
+  if (sorted.length === 0) return 0;
+  const first = bisect(-1, sorted.length, (i) => gain * sorted[i]! >= 1);
+  return (sorted.length - first) / sorted.length;
 }
 
 /** What stands in front of the driver when a gain is chosen on a menu's own grid. */

@@ -1,3 +1,4 @@
+import { percent } from '../text/percent';
 import { gridCount, gridPoint } from '../response/dialect';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
@@ -63,8 +64,6 @@ const SMOOTH_ENOUGH = 1.25;
 const MOST_GIVEN_AWAY = 0.15;
 /** Less smoothing is worth a word from this much more detail on. */
 const WORTH_A_WORD = 0.02;
-
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** The least smoothing that a school takes, as one change; `null` where it stands there already or the base has none. */
 export function smoothingAdvice(

@@ -1,3 +1,4 @@
+import { percent } from '../text/percent';
 import { z } from 'zod';
 import type { AxisAnalysis } from '../axes/analyseAxis';
 import type { AxisName } from '../axes/recording';
@@ -176,7 +177,6 @@ export function seePreflight(live: LiveFacts): Sights {
   const still = axes.filter((axis) => axis !== 'gear' && !moved.has(axis));
   const pressed = Object.entries(travel).filter(([, x]) => x > AT_REST);
   const off = rotation ? Math.abs(rotation.measuredDeg - rotation.expectedDeg) : 0;
-  const percent = (x: number) => `${Math.round(100 * x)} %`;
   return {
     'device-present': { ok: isLive, says: isLive ? 'it sends readings' : 'nothing comes from it' },
     'axes-alive': isLive

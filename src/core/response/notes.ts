@@ -1,3 +1,5 @@
+import isEqual from 'fast-deep-equal';
+import { percentAbout } from '../text/percent';
 import type { AxisName } from '../axes/recording';
 import { effectiveResponse } from './compose';
 import { layerInverse, NEUTRAL_LAYER, type ResponseLayer } from './layer';
@@ -38,10 +40,10 @@ function doubled({ layers }: NoteFacts): ResponseNote | null {
   const with_ = layers.filter(({ layer }) => layer.deadzone > 0);
   if (with_.length < 2) return null;
   const { deadzone } = effectiveResponse(layers.map(({ layer }) => layer));
-  const each = with_.map(({ name, layer }) => `${percent(layer.deadzone)} in ${name}`).join(' and ');
+  const each = with_.map(({ name, layer }) => `${percentAbout(layer.deadzone)} in ${name}`).join(' and ');
   return {
     code: 'doubled-dead-zone',
-    text: `Two dead zones lie one behind the other (${each}): together the first ${percent(deadzone)} of the way do nothing. Keep one of them.`,
+    text: `Two dead zones lie one behind the other (${each}): together the first ${percentAbout(deadzone)} of the way do nothing. Keep one of them.`,
   };
 }
 
@@ -65,7 +67,7 @@ function thrown({ layers }: NoteFacts): ResponseNote | null {
   if (travel >= LITTLE_TRAVEL) return null;
   return {
     code: 'travel-thrown-away',
-    text: `Only ${percent(travel)} of the way are used: the same movement does ${(1 / travel).toFixed(1)} times as much.`,
+    text: `Only ${percentAbout(travel)} of the way are used: the same movement does ${(1 / travel).toFixed(1)} times as much.`,
   };
 }
 
@@ -81,17 +83,13 @@ function coarse({ layers, steps }: NoteFacts): ResponseNote | null {
 }
 
 function stacked({ layers }: NoteFacts): ResponseNote | null {
-  const curved = layers.filter(
-    ({ layer }) => JSON.stringify(layer.curve) !== JSON.stringify(NEUTRAL_LAYER.curve),
-  );
+  const curved = layers.filter(({ layer }) => !isEqual(layer.curve, NEUTRAL_LAYER.curve));
   if (curved.length < 2) return null;
   return {
     code: 'curves-stacked',
     text: `${curved.map(({ name }) => name).join(' and ')} bend the same signal; what the hand feels is the product of both.`,
   };
 }
-
-const percent = (x: number) => `${(100 * x).toFixed(x < 0.1 ? 1 : 0)} %`;
 
 /** Travel at which a chain of layers gives y: the inverse of the response, at the upper edge where it is flat. */
 export function travelFor(layers: ResponseLayer[], y: number): number {

@@ -123,7 +123,7 @@ function rounder(maps: FieldMap, residualOf: (maps: FieldMap) => number): FieldM
     const round = (x: number) => Number(x.toPrecision(digits));
     const key = FITTED[maps.kind];
     if (key === undefined) return maps;
-    const tried = { ...maps, [key]: round((maps as unknown as Record<string, number>)[key]!) };
+    const tried = { ...maps, [key]: round(Number(maps[key as keyof FieldMap])) };
     if (residualOf(tried) <= least + READING) return tried;
   }
   return maps;

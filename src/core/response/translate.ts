@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { LINEAR, type Curve } from './curve';
 import {
   gridCount,
@@ -47,7 +48,7 @@ export function translate(source: Dialect, values: FieldValues, target: Dialect)
   const layer = layerFromSettings(source, values);
   const notExpressible = [...responseLosses(layer, target)];
   const others = otherSettings(source, values, target, notExpressible);
-  if (JSON.stringify(source.fields) === JSON.stringify(target.fields)) {
+  if (isEqual(source.fields, target.fields)) {
     const same = Object.fromEntries(target.fields.map((field) => [field.key, valueOf(field, values)]));
     return { values: same, maxError: 0, atTravel: 0, notExpressible: [] };
   }

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { z } from 'zod';
 import { AXIS_NAMES, type AxisName } from '../axes/recording';
 import { keySchema } from '../text/key';
@@ -53,7 +54,7 @@ export function keyOfText(text: string): SettingKey {
 }
 
 export function sameValue(a: SettingValue | null | undefined, b: SettingValue | null | undefined): boolean {
-  return a === b || JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+  return isEqual(a ?? null, b ?? null);
 }
 
 /** Settings that differ between two sets of values; more than one makes a ride after them confounded. */

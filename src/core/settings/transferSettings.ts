@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { AXIS_WORDS, type AxisName } from '../axes/recording';
 import { isForceField } from '../force/forceParameters';
 import type { Dialect } from '../response/dialect';
@@ -82,7 +83,7 @@ export function transferSettings(
     const menu = menus[set.layer][set.axis];
     if (!menu) return isOffNeutral(set) ? [nowhere(set)] : [];
     const translated = translate(set.dialect, set.values, menu.dialect);
-    const isSame = JSON.stringify(set.dialect.fields) === JSON.stringify(menu.dialect.fields);
+    const isSame = isEqual(set.dialect.fields, menu.dialect.fields);
     const key = (field: string): SettingKey => ({ layer: set.layer, axis: set.axis, field });
     const neutral = (field: string) => menu.dialect.fields.find((f) => f.key === field)!.neutral;
     const stays = isSame ? () => false : (field: string) => set.layer === 'base' && isForceField(field);
@@ -163,7 +164,7 @@ function nowhere({ layer, axis }: SetAxis): CarriedAxis {
 
 /** "made on 14 N·m direct drive; yours is 2.2 N·m gear driven": what differs between two bases; nothing where they agree. */
 export function hardwareDiffers(there: Hardware, here: Hardware): string | null {
-  if (JSON.stringify(there) === JSON.stringify(here)) return null;
+  if (isEqual(there, here)) return null;
   const said = ({ drive, torqueNm, maxRotationDeg }: Hardware) =>
     [
       torqueNm === null ? null : `${torqueNm} N·m`,

@@ -1,3 +1,4 @@
+import { bisect } from '../numeric/bisect';
 import { clippedTravel, type PedalCalibration } from '../axes/calibration';
 import { pedalSensor, type PedalHardware } from '../axes/pedalSensor';
 import type { Random } from '../numeric/random';
@@ -37,13 +38,8 @@ export function pedalChain(setup: PedalSetup, random: Random, rateHz: number): P
     outputAt: ideal,
     positionFor(output, most) {
       if (output <= 0) return deadzone;
-      let low = 0;
-      let high = TABLE_STEPS;
-      while (high - low > 1) {
-        const middle = (low + high) >> 1;
-        if (table[middle]! < output) low = middle;
-        else high = middle;
-      }
+      const high = bisect(0, TABLE_STEPS, (i) => table[i]! >= output);
+      const low = high - 1;
       const rise = table[high]! - table[low]!;
       const share = rise > 0 ? Math.min(1, Math.max(0, (output - table[low]!) / rise)) : 1;
       return Math.min(most, (low + share) / TABLE_STEPS);

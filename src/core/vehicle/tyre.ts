@@ -1,3 +1,5 @@
+import { bisect } from '../numeric/bisect';
+
 /**
  * Magic Formula tyre with combined slip by similarity (Pacejka, Tire and Vehicle Dynamics, 3rd ed. 2012, 4.3).
  * Slips are given as tan α and κ; forces in N per wheel.
@@ -102,13 +104,8 @@ function shape(c: number, e: number, peakSlip: number) {
     slope: c * b * peakSlip,
     inverse(level: number) {
       const wanted = Math.min(level, INVERSE_TOP);
-      let low = 0;
-      let high = TABLE_STEPS;
-      while (high - low > 1) {
-        const middle = (low + high) >> 1;
-        if (table[middle]! <= wanted) low = middle;
-        else high = middle;
-      }
+      const high = bisect(0, TABLE_STEPS, (i) => table[i]! > wanted);
+      const low = high - 1;
       return (low + (wanted - table[low]!) / (table[high]! - table[low]!)) / TABLE_STEPS;
     },
   };

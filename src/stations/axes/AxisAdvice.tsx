@@ -10,7 +10,8 @@ import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { applyChange } from '@/book/write/settings';
 import { NextStep } from '@/ui/StationPage';
-import { degrees, percent } from '@/words/format';
+import { degrees } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { told } from '@/parts/told';
 
 interface Piece {

@@ -1,5 +1,6 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import { degrees, percent } from '@/words/format';
+import { degrees } from '@/words/format';
+import { percent } from '@/core/text/percent';
 
 interface Side {
   name: string;

@@ -3,7 +3,8 @@ import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import { Term } from '@/ui/Term';
-import { capital, degrees, percent } from '@/words/format';
+import { capital, degrees } from '@/words/format';
+import { percent } from '@/core/text/percent';
 
 export interface Fact {
   value: React.ReactNode;

@@ -10,7 +10,7 @@ import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import type { BookView } from '@/book/model/bookView';
 import type { DraftSettings } from '@/parts/useDraftSettings';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { cueOption } from './forceChart';
 import type { ForceState } from './useForce';
 

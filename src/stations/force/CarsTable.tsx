@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import type { DraftSettings } from '@/parts/useDraftSettings';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
 import { otherCarsOf } from '@/book/judge/otherCars';

@@ -2,7 +2,8 @@ import { Term } from '@/ui/Term';
 import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { Facts } from '@/ui/StationPage';
-import { decibels, percent, plain } from '@/words/format';
+import { decibels, plain } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import type { Panel } from '@/words/forcePanels';
 import type { ForceState } from './useForce';
 

@@ -4,7 +4,8 @@ import { settingNames } from '@/book/judge/trail';
 import { useEarlierRides } from '@/parts/useEarlierRides';
 import { Button } from '@/ui/Button';
 import { Facts } from '@/ui/StationPage';
-import { decibels, lapTime, moment, percent } from '@/words/format';
+import { decibels, lapTime, moment } from '@/words/format';
+import { percent } from '@/core/text/percent';
 
 /** What the newest ride says of the brake. */
 export function LastRide({ ride }: { ride: NewestRide }) {

@@ -13,7 +13,7 @@ import type { NewestRide } from '@/book/model/rideView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { markedRides } from '@/book/judge/markedRides';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { ImportActions, ImportStep, ImportTable } from './ImportLog';
 import { rideOption } from './rideChart';
 import { LastRide, RideForceFacts, RideTable } from './RideFigures';

@@ -1,5 +1,6 @@
 'use client';
 
+import isEqual from 'fast-deep-equal';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { DRIVES, SENSORS, type RigSpec } from '@/core/rig/rigSpec';
@@ -31,7 +32,7 @@ export function RigStation({ view }: { view: BookView }) {
   const [copyName, setCopyName] = useState(`${view.rig.name} 2`);
   // Where the axes come from is kept on its own; the form must not put it back.
   const draft = { ...spec, device: view.rig.spec.device, cabling: view.rig.spec.cabling };
-  const isChanged = name !== view.rig.name || JSON.stringify(draft) !== JSON.stringify(view.rig.spec);
+  const isChanged = name !== view.rig.name || !isEqual(draft, view.rig.spec);
   const base = (part: Partial<RigSpec['base']>) => setSpec({ ...spec, base: { ...spec.base, ...part } });
   const rim = (part: Partial<RigSpec['rim']>) => setSpec({ ...spec, rim: { ...spec.rim, ...part } });
   // What the form began with: where another window described the rig since, it says so.

@@ -13,7 +13,8 @@ import { NumberSlider } from '@/ui/NumberSlider';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep } from '@/ui/StationPage';
-import { degrees, percent } from '@/words/format';
+import { degrees } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import type { DraftSettings } from '@/parts/useDraftSettings';
 import { WeaningGuide } from './WeaningGuide';
 

@@ -19,7 +19,7 @@ import { Recommendations } from '@/parts/Recommendations';
 import { Facts, StationPage } from '@/ui/StationPage';
 import { originText } from '@/book/judge/provenance';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { CurveHandles, withPoint } from './CurveHandles';
 import { FirstSteps } from './FirstSteps';
 import { Guides } from './Guides';

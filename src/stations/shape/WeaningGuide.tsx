@@ -8,7 +8,8 @@ import { Button } from '@/ui/Button';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep } from '@/ui/StationPage';
 import type { DraftSettings } from '@/parts/useDraftSettings';
-import { date, percent } from '@/words/format';
+import { date } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { told } from '@/parts/told';
 import { beginWeaning, endWeaning, takeWeaningStep } from '@/book/write/weaning';
 

@@ -2,7 +2,7 @@
 
 import { decimalsOf } from '@/core/response/dialect';
 import { NumberField, TextField } from '@/ui/fields';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import {
   LARGEST_RESIDUAL,
   meaningOf,

@@ -10,7 +10,7 @@ import type { SetAxis } from '@/core/settings/transferSettings';
 import { Chart } from '@/ui/Chart';
 import type { BookView } from '@/book/model/bookView';
 import { Facts } from '@/ui/StationPage';
-import { percent } from '@/words/format';
+import { percent } from '@/core/text/percent';
 import { gapOption, gapPoints } from './gapChart';
 
 /** The curve that was meant against the nearest that the title here can make, and the gap between them. */

@@ -1,24 +1,9 @@
-import type { ChartPalette } from '../chartTheme';
+import { paletteOf } from '../chartTheme';
 
-const INKS = [
-  'ground',
-  'raised',
-  'ink',
-  'muted',
-  'line',
-  'lichen',
-  'rust',
-  'brake',
-  'throttle',
-  'steering',
-  'clutch',
-  'handbrake',
-  'sideA',
-  'sideB',
-];
-
-/** Every ink under its own name, so that a test reads which one a line was drawn with. */
-export const inks = Object.fromEntries(INKS.map((name) => [name, `#${name}`])) as unknown as ChartPalette;
+/** Every ink as the name of its variable, so that a test reads which one a line was drawn with: "#brake", "#sideA". */
+export const inks = paletteOf((variable) =>
+  variable.replace('--', '#').replace(/-(.)/g, (_, c: string) => c.toUpperCase()),
+);
 
 /** What the tests of pictures look at. */
 export interface Drawn {
