@@ -1,4 +1,4 @@
-import { hidAxes, hidButtons, readHidField, type HidCollection, type HidField } from './hidLayout';
+import { hidAxes, hidButtons, readHidField, type HidField } from './hidLayout';
 
 /** A device that sends raw reports, opened, with the newest value of each of its fields. */
 export interface OpenHid {

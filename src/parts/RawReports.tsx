@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { AxisName } from '@/core/axes/recording';
 import type { AxisSource } from '@/core/rig/rigSpec';
 import type { Rig } from '@/core/rig/rig';
@@ -15,6 +15,8 @@ const LISTEN_S = 12;
 /** What a gamepad axis resolves at best in this browser: the figure behind the gain that is shown. */
 const GAMEPAD_HZ = 250;
 
+const neverChanges = () => () => undefined;
+
 /** Full resolution and rate, where the browser offers raw reports: allowed once, then matched by moving everything. */
 export function RawReports({ rig }: { rig: Rig }) {
   const [devices, setDevices] = useState<OpenHid[]>([]);
@@ -23,7 +25,9 @@ export function RawReports({ rig }: { rig: Rig }) {
   useEffect(() => {
     void openKnownHids().then(setDevices);
   }, []);
-  if (device.kind !== 'real' || !canUseHid()) return null;
+  // The server cannot know what the browser can: both begin without.
+  const isOffered = useSyncExternalStore(neverChanges, canUseHid, () => false);
+  if (device.kind !== 'real' || !isOffered) return null;
   const padAxes = Object.entries(device.axes).filter(([, { place }]) => place.kind === 'axis') as [
     AxisName,
     AxisSource,
