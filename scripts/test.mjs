@@ -22,6 +22,7 @@ await step('lint, layers, build', async () => {
   await ensureBuilt();
   const layers = ['--config', '.dependency-cruiser.mjs', 'src'];
   runTool('dependency-cruiser/bin/dependency-cruise.mjs', layers);
+  runTool('knip/bin/knip.js', ['--no-progress']);
   await lint();
 });
 await step('format and types', async () => {

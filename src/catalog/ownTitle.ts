@@ -12,7 +12,6 @@ export interface OwnTitle extends OwnTitleDocument {
 
 const OWN = 'own-';
 
-export const isOwnTitle = (id: string) => id.startsWith(OWN);
 export const ownTitleId = (id: string) => `${OWN}${id}`;
 /** What a title does of which nobody has said how often it gives a force, Hz. */
 const USUAL_FORCE_HZ = 100;

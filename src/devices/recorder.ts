@@ -56,5 +56,3 @@ export function sampleRecorder(axes: readonly AxisName[]) {
     value: (axis: number, i: number) => blocks[Math.floor(i / BLOCK)]![axis + 1]![i % BLOCK]!,
   };
 }
-
-export type SampleRecorder = ReturnType<typeof sampleRecorder>;

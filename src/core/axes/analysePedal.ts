@@ -29,7 +29,7 @@ const DRAG_QUANTILE = 0.995;
 
 /**
  * Everything that a pedal capture says: ends, resolution, noise, drift, wear, the drag of a resting foot and the
- * reach of a full press (computation.md, axis captures).
+ * reach of a full press (docs/core.md, axis captures).
  * @param recording needs a `rest` run and three full `sweep` strokes; `cover`, `takeup` and `press` each add
  *   what they can tell, and are `null` in the result where they are missing
  * @returns the analysis, or every reason why there can be none

@@ -26,7 +26,7 @@ const MOVEMENT = [0.002, 0.998] as const;
 
 /**
  * Everything that a steering capture says: locks, rotation with its uncertainty, centre, return hysteresis, noise,
- * resolution, drift and wear (computation.md, axis captures).
+ * resolution, drift and wear (docs/core.md, axis captures).
  * @param recording needs a `rest` run and three `sweep` strokes lock to lock; `hold:<degrees>` runs (left positive,
  *   from the rest position) give the rotation
  */

@@ -150,5 +150,3 @@ export function captureGuide(options: GuideOptions, start: GuideState) {
     },
   };
 }
-
-export type CaptureGuide = ReturnType<typeof captureGuide>;

@@ -14,7 +14,7 @@ import {
 } from './forceSettings';
 import type { ForceChain } from './handsOff';
 
-/** What is taken for a base of which the owner knows no more than how it is driven (computation.md, 5.6). */
+/** What is taken for a base of which the owner knows no more than how it is driven (docs/core.md, force). */
 const USUAL: Record<
   RigSpec['base']['drive'],
   { ratedNm: number; frictionNm: number; delayMs: number; motorKgM2: number }

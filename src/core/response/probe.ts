@@ -25,7 +25,7 @@ const READING = 0.006;
 
 /**
  * What a field means, from what the title displays with it: every kind of mapping that its parameter can have is fitted
- * to the readings, and the one that leaves least is given (computation.md, dialects). All other fields stand at neutral.
+ * to the readings, and the one that leaves least is given (docs/core.md, response). All other fields stand at neutral.
  * @param value the field's value while the readings were taken; away from neutral, or there is nothing to see
  * @param readings three or more, inputs and displays 0…1
  * @returns the candidates, best first; empty where none fits at all
