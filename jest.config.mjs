@@ -20,6 +20,21 @@ const common = {
   },
   transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender)/)'],
 };
+/** The same tests once more on a PostgreSQL server, where there is one. */
+const onServer = process.env.TEST_DATABASE_URL
+  ? [
+      {
+        ...common,
+        displayName: 'server',
+        testEnvironment: 'node',
+        setupFiles: ['<rootDir>/src/data/testing/onServer.ts'],
+        testMatch: [
+          '<rootDir>/src/data/{backup,bringBack,captures,data,serverBook,write}.test.ts',
+          '<rootDir>/src/book/{read,write}/*.test.ts',
+        ],
+      },
+    ]
+  : [];
 const config = {
   // By itself it leaves one core idle: on two, that is half of them.
   maxWorkers: '100%',
@@ -32,6 +47,8 @@ const config = {
       displayName: 'node',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+      // Needs a server: it runs in the project of that name.
+      testPathIgnorePatterns: ['/node_modules/', '/data/serverBook\\.test\\.ts$'],
     },
     {
       ...common,
@@ -39,6 +56,7 @@ const config = {
       testEnvironment: 'jsdom',
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
     },
+    ...onServer,
   ],
 };
 export default config;

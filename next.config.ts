@@ -13,7 +13,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   // `npm test` checks the types by itself; whoever only starts the program need not wait for that.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['@electric-sql/pglite', 'fflate'],
+  serverExternalPackages: ['@electric-sql/pglite', 'fflate', 'pg'],
   images: { unoptimized: true },
   headers: () => Promise.resolve([{ source: '/:path*', headers: HEADERS }]),
   experimental: {

@@ -34,8 +34,14 @@ async function freePort(): Promise<number> {
 /**
  * Starts the built application on a folder, and waits until it answers.
  * @param port where an earlier one answered; by default one that is free
+ * @param databaseUrl a database of a server that holds the book, in place of the folder
  */
-export async function startServer(folder: string, book: BookName, port?: number): Promise<Server> {
+export async function startServer(
+  folder: string,
+  book: BookName,
+  port?: number,
+  databaseUrl?: string,
+): Promise<Server> {
   port ??= await freePort();
   const child: ChildProcess = spawn(process.execPath, ['scripts/http.mjs'], {
     env: {
@@ -46,6 +52,7 @@ export async function startServer(folder: string, book: BookName, port?: number)
       PORT: String(port),
       HOST: '127.0.0.1',
       NEXT_TELEMETRY_DISABLED: '1',
+      ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}),
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

@@ -4,7 +4,9 @@ import { dirname, join } from 'node:path';
 const DECISIONS = join('docs', 'decisions');
 const read = (path: string) => readFileSync(path, 'utf8');
 const numbered = readdirSync(DECISIONS).filter((name) => /^\d{4}-/.test(name));
-const rows = [...read(join(DECISIONS, 'README.md')).matchAll(/^\| \[(\d{4})\]\(([^)]+)\) .+ \| (.+?) *\|$/gm)];
+const rows = [
+  ...read(join(DECISIONS, 'README.md')).matchAll(/^\| \[(\d{4})\]\(([^)]+)\) .+ \| (.+?) *\|$/gm),
+];
 
 it('every decision is in the index with its status, and what is superseded names what holds instead', () => {
   expect(rows.map(([, , file]) => file)).toEqual(numbered);

@@ -1,6 +1,7 @@
 // `npm test`: installs what is missing, then lint, types, unit tests, build and browser tests. Stops at the first fault.
 import { ensureBuilt } from './build.mjs';
 import { ensureChromium, ensureInstalled } from './install.mjs';
+import { startPostgres } from './postgres.mjs';
 import { runTool, runToolBeside } from './run.mjs';
 
 const started = Date.now();
@@ -16,6 +17,11 @@ let chromium = '';
 await step('browser', () => {
   chromium = ensureChromium();
 });
+let postgres = null;
+await step('database server', async () => {
+  postgres = await startPostgres();
+});
+const onServer = postgres ? { TEST_DATABASE_URL: postgres.url } : {};
 // Each of these keeps one processor busy: those of a pair run side by side.
 await step('lint, layers, build', async () => {
   const lint = runToolBeside('eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
@@ -32,10 +38,11 @@ await step('format and types', async () => {
 });
 await step('unit tests', () =>
   runTool('jest/bin/jest.js', [], {
-    env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules` },
+    env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules`, ...onServer },
   }),
 );
 await step('browser tests', () =>
-  runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium } }),
+  runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium, ...onServer } }),
 );
+await postgres?.stop();
 process.stderr.write(`\nAll passed in ${((Date.now() - started) / 60000).toFixed(1)} min\n`);

@@ -1,6 +1,8 @@
 import 'server-only';
 import { reasonOf } from '@/core/problem';
-import { closeBook, database } from '@/data/book';
+import { forgetMemos } from '@/book/read/memo';
+import { countWrite } from '@/book/read/cachedUntilWrite';
+import { closeBook, theBook } from '@/data/book';
 import { fillDemoBook } from '@/data/demoBook';
 
 /** Opens the book (and fills the demo's, where it is empty); says in one line why it cannot. */
@@ -10,7 +12,12 @@ export async function startBook() {
       void closeBook().finally(() => process.exit(0));
     });
   try {
-    const db = await database();
+    const { db, onWritten } = await theBook();
+    // Another program on the same server wrote: what was worked out of the book is worked out anew.
+    onWritten((what) => {
+      if (what === 'replaced') forgetMemos(db);
+      countWrite();
+    });
     if (process.env['PEBBLE_DEMO'] === '1') await fillDemoBook(db);
     (globalThis as { pebbleIsOpen?: () => void }).pebbleIsOpen?.();
   } catch (error) {

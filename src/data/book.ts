@@ -2,6 +2,7 @@ import 'server-only';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { openBook, type Book } from './openBook';
+import { openServerBook } from './serverBook';
 import type { Database } from './database';
 
 /** One book per process; Next bundles modules more than once, so it hangs on the global object. */
@@ -30,13 +31,12 @@ function movedAside(to: string) {
 
 export function theBook(): Promise<Book> {
   place.pebbleBook ??= (async () => {
+    const migrations = join(/* turbopackIgnore: true */ process.cwd(), 'drizzle');
+    const url = process.env['DATABASE_URL'];
+    if (url) return openServerBook(url, migrations);
     const folder = dataFolder();
     const isAside = process.env['PEBBLE_ASIDE'] === '1';
-    return openBook(
-      folder,
-      join(/* turbopackIgnore: true */ process.cwd(), 'drizzle'),
-      isAside ? { movedAside } : {},
-    );
+    return openBook(folder, migrations, isAside ? { movedAside } : {});
   })();
   return place.pebbleBook;
 }

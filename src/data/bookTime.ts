@@ -1,7 +1,7 @@
 import { max } from 'drizzle-orm';
 import type { Database } from './database';
 import { captures, changes, proofs, rides } from './schema';
-import { rootOf } from './write';
+import { isShared, rootOf } from './write';
 
 /** One memory per process; Next bundles modules more than once, so it hangs on the global object. */
 const place = globalThis as typeof globalThis & { pebbleTimes?: WeakMap<Database, number> };
@@ -13,7 +13,9 @@ const times = (place.pebbleTimes ??= new WeakMap<Database, number>());
  */
 export async function bookTime(db: Database): Promise<number> {
   const book = rootOf(db);
-  const latest = times.get(book) ?? (await latestIn(db));
+  // Beside other programs the book itself knows best.
+  const known = isShared(db) ? undefined : times.get(book);
+  const latest = known ?? (await latestIn(db));
   const now = Math.max(Date.now(), latest + 1, (times.get(book) ?? 0) + 1);
   times.set(book, now);
   return now;

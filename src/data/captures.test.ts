@@ -16,7 +16,7 @@ import {
 } from './captures';
 import type { Book } from './openBook';
 import { addRig } from './rigs';
-import { bookForTests } from './testing/bookForTests';
+import { bookForTests, isOnServer } from './testing/bookForTests';
 import { write } from './write';
 
 let book: Book;
@@ -113,7 +113,8 @@ it('are read as one window sent them, even where another one begins anew meanwhi
   const { head: read, parts } = (await reading)!;
   const { t, axes, runs } = recordingOf(read, parts);
   expect(runs.at(-1)!.to).toBe(t.length);
-  expect(axes.brake![0]).toBe(10);
+  // A book in a folder gives the other one its turn meanwhile; a server may have read it whole before.
+  expect(isOnServer ? [0, 10] : [10]).toContain(axes.brake![0]);
   expect(t).toHaveLength(axes.brake!.length);
   await discardDraft(book.db, scope);
   expect(await storedCapture(book.db, 'd4')).toBeNull();

@@ -20,9 +20,12 @@ import { lockFolder } from './folderLock';
 import { incomingBook, removeIncoming, type IncomingBook } from './incomingBook';
 import * as schema from './schema';
 import type { Database } from './database';
+import type { Written } from './write';
 
 export interface Book {
   db: Database;
+  /** Tells when another program wrote to it; a book in a folder has one owner. */
+  onWritten(listener: (what: Written) => void): void;
   /** Begins another book beside this one, to be filled and to take its place. */
   incoming(): Promise<IncomingBook>;
   close(): Promise<void>;
@@ -140,6 +143,7 @@ async function openDatabase(client: PGlite, where: string, migrations: string): 
   await client.exec(RIDELESS);
   return {
     db,
+    onWritten: () => undefined,
     incoming: () => incomingBook(client, db, migrations),
     async close() {
       if (!client.closed) await client.close();
@@ -148,10 +152,10 @@ async function openDatabase(client: PGlite, where: string, migrations: string): 
 }
 
 /** Samples of a ride whose writing was cut off. */
-const RIDELESS = 'delete from ride_parts where ride_id not in (select id from rides)';
+export const RIDELESS = 'delete from ride_parts where ride_id not in (select id from rides)';
 
 /** Whether the book has seen a migration later than the last one we know. */
-async function isNewer(db: Database, migrations: string): Promise<boolean> {
+export async function isNewer(db: Database, migrations: string): Promise<boolean> {
   const journal = JSON.parse(
     readFileSync(join(/* turbopackIgnore: true */ migrations, 'meta', '_journal.json'), 'utf8'),
   ) as { entries: { when: number }[] };

@@ -3,7 +3,7 @@ import { revalidatePath } from 'next/cache';
 
 const place = globalThis as typeof globalThis & { pebbleBookVersion?: number };
 
-/** Counts the changes of the book in this process, which is the only one that may write to it. */
+/** Counts the changes of the book that this process made, or was told of. */
 export function bookVersion(): number {
   return place.pebbleBookVersion ?? 0;
 }
@@ -40,8 +40,13 @@ export function showAgain(): void {
   revalidatePath('/', 'layout');
 }
 
+/** The book was written to, here or by another program: what was worked out of it is worked out anew. */
+export function countWrite(): void {
+  place.pebbleBookVersion = bookVersion() + 1;
+}
+
 /** Every write says so here: what was worked out from the book is worked out anew, on the server and in the page. */
 export function bookChanged(): void {
-  place.pebbleBookVersion = bookVersion() + 1;
+  countWrite();
   revalidatePath('/', 'layout');
 }

@@ -42,3 +42,8 @@ export function takeMemos(of: object, from: object): void {
   memos.set(of, memos.get(from) ?? new Map<string, Entry>());
   memos.delete(from);
 }
+
+/** Another program put another book in the place of one. */
+export function forgetMemos(of: object): void {
+  memos.delete(of);
+}
