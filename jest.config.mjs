@@ -29,7 +29,7 @@ const onServer = process.env.TEST_DATABASE_URL
         testEnvironment: 'node',
         setupFiles: ['<rootDir>/src/data/testing/onServer.ts'],
         testMatch: [
-          '<rootDir>/src/data/{backup,bringBack,captures,data,serverBook,write}.test.ts',
+          '<rootDir>/src/data/{backup,bringBack,captures,data,moveBook,serverBook,write}.test.ts',
           '<rootDir>/src/book/{read,write}/*.test.ts',
         ],
       },
