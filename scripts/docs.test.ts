@@ -32,7 +32,7 @@ it.each([
     join(dirname(page), to!),
   );
   const rooms = 'core|catalog|words|data|devices|workers|book|live|parts|stations|ui|app|cli';
-  const named = [...text.matchAll(new RegExp(`\`(?:src/)?((?:${rooms})/[\\w/[\\]()-]+\\.tsx?)\``, 'g'))].map(
+  const named = [...text.matchAll(new RegExp(`\`(?:src/)?((?:${rooms})/[\\w./[\\]()-]+\\.tsx?)\``, 'g'))].map(
     ([, file]) => join('src', file!),
   );
   const ofCore = page.endsWith('core.md')

@@ -6,4 +6,7 @@ import { run } from './run.mjs';
 
 ensureInstalled();
 await ensureBuilt();
-run(process.execPath, [await bundle('bench/hostile/hostile.ts', 'hostile'), ...process.argv.slice(2)]);
+run(process.execPath, [
+  await bundle('bench/hostile/hostile.ts', 'hostile', { external: ['pg'] }),
+  ...process.argv.slice(2),
+]);

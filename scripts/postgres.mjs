@@ -95,7 +95,16 @@ async function ownServer(bin) {
     url,
     /** Ends it at once, as a crash would; its children end by themselves when they miss it. */
     kill: () => end('SIGKILL'),
-    restart: start,
+    /** After a crash: what is left of the old one has to end first. */
+    async restart() {
+      for (let tries = 1; ; tries++)
+        try {
+          return await start();
+        } catch (error) {
+          if (tries === 100) throw error;
+          await new Promise((resolve) => setTimeout(resolve, 100));
+        }
+    },
     async stop() {
       await end('SIGINT');
       rmSync(folder, { force: true, recursive: true });

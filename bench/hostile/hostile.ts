@@ -1,6 +1,6 @@
 /**
  * `npm run hostile`: what a program meets that is treated badly. Prints figures for docs/reliability.md; takes about half
- * an hour whole, and can be asked for a part: `npm run hostile -- locks|inputs|requests|kills [rounds]`.
+ * an hour whole, and can be asked for a part: `npm run hostile -- locks|inputs|requests|kills [rounds]`, `server [minutes]`.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
@@ -9,6 +9,7 @@ import { lockFolder } from '@/data/folderLock';
 import { inputs } from './inputs';
 import { kills } from './kills';
 import { locks } from './locks';
+import { onServer } from './onServer';
 import { say } from './program';
 import { requests } from './requests';
 
@@ -33,6 +34,7 @@ if (part === 'starter') {
     if (wants('inputs')) inputs(count(90_000));
     if (wants('requests')) await requests(folder, count(10_000));
     if (wants('kills')) await kills(folder, count(100));
+    if (wants('server')) await onServer(folder, count(10));
   } finally {
     rmSync(folder, { force: true, recursive: true });
   }

@@ -26,7 +26,7 @@ export async function freePort(): Promise<number> {
 }
 
 /** A program that was started and has not said anything yet. */
-export function begun(folder: string, port: number): ChildProcess {
+export function begun(folder: string, port: number, databaseUrl?: string): ChildProcess {
   return spawn(process.execPath, ['scripts/http.mjs'], {
     env: {
       ...process.env,
@@ -35,14 +35,15 @@ export function begun(folder: string, port: number): ChildProcess {
       PEBBLE_DEMO: '1',
       PORT: String(port),
       HOST: '127.0.0.1',
+      ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}),
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
 }
 
-export async function start(folder: string): Promise<Running> {
+export async function start(folder: string, databaseUrl?: string): Promise<Running> {
   const port = await freePort();
-  const child = begun(folder, port);
+  const child = begun(folder, port, databaseUrl);
   let said = '';
   for (const stream of [child.stdout!, child.stderr!])
     stream.on('data', (chunk: Buffer) => (said += String(chunk)));
