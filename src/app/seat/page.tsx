@@ -2,12 +2,10 @@ import { database } from '@/data/book';
 import { listRigs } from '@/data/rigs';
 import { bookView } from '@/book/read/readBook';
 import { SeatFlow } from '@/stations/seat/SeatFlow';
-import type { SeatWish } from '@/stations/seat/task';
+import { wishOf } from '@/stations/seat/task';
 import { SeatSetup } from '@/stations/seat/SeatSetup';
 
 export const metadata = { title: 'From the seat · Pebble Road' };
-
-const WISHES: readonly string[] = ['all', 'ready', 'axes', 'check', 'card', 'least'] satisfies SeatWish[];
 
 /** Seat posture: full screen, outside the frame. An empty book begins with finding the rig. */
 export default async function SeatPage({ searchParams }: { searchParams: Promise<{ do?: string }> }) {
@@ -16,8 +14,6 @@ export default async function SeatPage({ searchParams }: { searchParams: Promise
     const rigs = await listRigs(await database());
     return <SeatSetup names={rigs.map((rig) => rig.name)} />;
   }
-  const { do: asked = 'all' } = await searchParams;
-  return (
-    <SeatFlow view={view} wish={WISHES.includes(asked) ? (asked as SeatWish) : 'all'} key={view.rig.id} />
-  );
+  const wish = wishOf((await searchParams).do);
+  return <SeatFlow view={view} wish={wish} key={view.rig.id} />;
 }

@@ -3,6 +3,7 @@ import { reasonOf, type Problem } from '@/core/problem';
 import { database } from '@/data/book';
 import { unwritable } from '@/data/bookFolder';
 import type { Database } from '@/data/database';
+import { isLost } from '@/data/serverConnection';
 import { write } from '@/data/write';
 import { bookChanged, showAgain } from '../read/cachedUntilWrite';
 import { combinationOfBrowser, hereIn, openInBrowser, type Here } from '../read/here';
@@ -27,8 +28,15 @@ export async function command(work: (book: Database) => Promise<Reply>): Promise
   return reply;
 }
 
-/** A disk that takes no more is told in words; anything else is a fault of ours. */
+/** A disk that takes no more, or a server that is gone, is told in words; anything else is a fault of ours. */
 export function notWritten(error: unknown): Problem {
+  if (isLost(error))
+    return {
+      code: 'not-known',
+      message: 'The connection to the database was lost before it had answered.',
+      place: {},
+      remedy: 'Reload the page to see whether it was written; where it was not, do it again.',
+    };
   const why = unwritable(error);
   if (why === null) throw error instanceof Error ? error : new Error(reasonOf(error));
   return {

@@ -8,13 +8,7 @@ import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 
 /** The end of a go: settled, or the exact reasons why not. */
-export function DoneTask({
-  view,
-  taught,
-  place,
-  wish,
-  onLeave,
-}: TaskProps & { wish: SeatWish; onLeave(to: string): void }) {
+export function DoneTask({ view, taught, place, wish, onLeave }: TaskProps) {
   const source = useLiveRig((live) => live.source);
   const to = LEAVES_TO[wish] ?? '/axes/check';
   useSeatAnswer(source, taught.meaning, (answer) => answer === 'yes' && onLeave(to));
