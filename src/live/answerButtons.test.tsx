@@ -1,0 +1,53 @@
+import { act, renderHook } from '@testing-library/react';
+import { listenerSet, type DeviceSource } from '@/devices/source';
+import { useAnswerButtons } from './answerButtons';
+
+function pad(id: string) {
+  const listeners = listenerSet();
+  const source = { info: { id }, subscribe: listeners.subscribe } as unknown as DeviceSource;
+  return { source, press: (index: number) => act(() => listeners.tell('button', index)) };
+}
+beforeEach(() => localStorage.clear());
+
+it('any button says yes until one is taught; then that one alone, and the other says no', () => {
+  const { source, press } = pad('wheel');
+  const { result } = renderHook(() => useAnswerButtons(source));
+  expect([0, 3].map(result.current.meaning)).toEqual(['yes', 'yes']);
+  act(() => result.current.learn('yes'));
+  // What is pressed to teach is no answer.
+  expect(result.current.meaning(4)).toBeNull();
+  press(4);
+  act(() => result.current.learn('no'));
+  press(7);
+  expect([4, 7, 1].map(result.current.meaning)).toEqual(['yes', 'no', null]);
+  expect(result.current.learning).toBeNull();
+});
+
+it('a button means one thing: taught as the other, it no longer means the first', () => {
+  const { source, press } = pad('wheel');
+  const { result } = renderHook(() => useAnswerButtons(source));
+  for (const answer of ['yes', 'no'] as const) {
+    act(() => result.current.learn(answer));
+    press(4);
+  }
+  expect(result.current.buttons).toEqual({ yes: null, no: 4 });
+});
+
+it('what was taught is remembered for that device, and a simulated rig comes taught', () => {
+  const first = pad('wheel');
+  const { result, unmount } = renderHook(() => useAnswerButtons(first.source));
+  act(() => result.current.learn('no'));
+  first.press(2);
+  unmount();
+  const again = renderHook(() => useAnswerButtons(pad('wheel').source));
+  expect(again.result.current.buttons).toEqual({ yes: null, no: 2 });
+  expect(renderHook(() => useAnswerButtons(pad('other').source)).result.current.buttons.no).toBeNull();
+  const simulated = renderHook(() => useAnswerButtons(pad('simulated:tern').source));
+  expect(simulated.result.current.buttons).toEqual({ yes: 0, no: 1 });
+});
+
+it.each(['{', '"text"', '7'])('a memory that holds %s is none', (spoilt) => {
+  localStorage.setItem('pebble-answers:wheel', spoilt);
+  const { result } = renderHook(() => useAnswerButtons(pad('wheel').source));
+  expect(result.current.buttons).toEqual({ yes: null, no: null });
+});
