@@ -1,0 +1,106 @@
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
+import { menusFor } from '@/catalog/menusFor';
+import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
+import type { SettingValues } from '@/core/settings/setting';
+import type { BookView } from '../model/bookView';
+import type { CarSide } from '../model/carSide';
+import { clipsTooMuch, crashCaution, deadNames, forceFactsOf, forceFinding, heavierCaution } from './force';
+import { otherCarsOf } from './otherCars';
+
+const [title, car] = [titleById('causeway'), carById('marl-850')];
+const { spec } = simulatedRigById('tern');
+const viewOf = (settings: SettingValues = {}): BookView =>
+  ({
+    car,
+    rig: { id: 'tern', name: 'Tern', spec },
+    title,
+    menus: menusFor(spec, title, car),
+    settings,
+    rotation: { baseDeg: 900 },
+    names: { car: car.name, rig: 'Tern' },
+    axes: [],
+    combination: { rigId: 'tern', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' },
+    trackId: 'saltmarsh-loop',
+  }) as unknown as BookView;
+const report = (clipShare: number, sustainedShare = 0, headroomDb: number | null = 0) =>
+  ({ judgement: { clipShare, sustainedShare, headroomDb } }) as ForceReport;
+const moves = (verdict: string) =>
+  ({ calm: { fast: { verdict }, roll: { verdict: 'settles' } } }) as unknown as StabilityReport;
+
+/** A title's damper that the base's channel lets nothing through of. */
+const DEAD = { 'title/steering/titleDamper': 30, 'base/steering/damperChannel': 0 };
+
+describe('what is said of the force', () => {
+  it('a dead control before anything that was measured, by what its menu calls it', () => {
+    expect(deadNames(viewOf(DEAD))).toEqual(['Damper']);
+    expect(deadNames(viewOf({ ...DEAD, 'base/steering/damperChannel': 50 }))).toEqual([]);
+    expect(forceFinding(viewOf(DEAD), report(0.5), null)).toMatch(/^Damper does nothing/);
+  });
+
+  it('then much clipping, then a rim that moves, then force that lies unused', () => {
+    const said = (of: ForceReport | null, calm: StabilityReport | null = null) =>
+      forceFinding(viewOf(), of, calm);
+    expect(said(null)).toBe('The force of the Marl 850 on the Tern');
+    expect(said(report(0.031), moves('saws'))).toBe('3.1 % of the ride is clipped');
+    expect(said(report(0.001), moves('saws'))).toBe('Let go, the rim saws by itself');
+    expect(said(report(0.001), moves('rings'))).toBe('Let go, the rim rings');
+    expect(said(report(0, 0, 2.44), moves('settles'))).toBe('Nothing clips, and 2.4 dB lie unused');
+    expect(said(report(0.001))).toBe('Only the biggest hits clip: 0.1 % of the ride');
+    expect(said(report(0))).toBe('Nothing clips');
+  });
+
+  it('what is held at the limit counts tenfold', () => {
+    expect(clipsTooMuch({ clipShare: 0.02, sustainedShare: 0.002 })).toBe(false);
+    expect(clipsTooMuch({ clipShare: 0.021, sustainedShare: 0 })).toBe(true);
+    expect(clipsTooMuch({ clipShare: 0.003, sustainedShare: 0.003 })).toBe(true);
+  });
+});
+
+describe('cautions', () => {
+  const gain = (to: number) => ({ 'title/steering/gain': to });
+
+  it('a rim that gets much heavier asks first, and says how much; a lighter one does not', () => {
+    expect(heavierCaution(viewOf(gain(30)), gain(90))).toMatch(/3\.0 times as strong.*both hands on/);
+    expect(heavierCaution(viewOf(gain(90)), gain(30))).toBeNull();
+    expect(heavierCaution(viewOf(gain(50)), gain(51))).toBeNull();
+  });
+
+  it('a crash says torque, pull at the rim and how soon it turns, within what the base can do', () => {
+    const text = crashCaution(forceFactsOf(viewOf(gain(100))))!;
+    const torque = Number(/up to ([\d.]+) N·m/.exec(text)![1]);
+    expect(torque).toBeGreaterThan(0);
+    expect(torque).toBeLessThanOrEqual(5.5);
+    // At a rim of 300 mm: twice the torque over the diameter.
+    expect(Number(/\((\d+) N\)/.exec(text)![1])).toBeCloseTo(torque / 0.15, -1);
+    expect(text).toMatch(/let go, it/);
+  });
+});
+
+describe('other cars of the title', () => {
+  const other = carById('fenwick-six');
+  const side: CarSide = {
+    car: other,
+    menus: menusFor(spec, title, other),
+    settings: { 'title/steering/gain': 40, 'car/steering/gain': 90 },
+    rotationDeg: 720,
+  };
+
+  it('get what is tried on base and title, and keep their own of what is not', () => {
+    const view = viewOf({ 'title/steering/gain': 60 });
+    const of = (tried: SettingValues) => otherCarsOf(view, [side], tried)[0]!.facts.values;
+    // Nothing tried: what is kept for the open car is not theirs.
+    expect(of(view.settings)).toEqual(side.settings);
+    expect(of({ 'title/steering/gain': 80 })).toEqual({ ...side.settings, 'title/steering/gain': 80 });
+    // The open car's own menu says nothing of another's.
+    expect(of({ ...view.settings, 'car/steering/gain': 120 })).toEqual(side.settings);
+    // What is taken away is taken away there too.
+    expect(of({})).toEqual({ 'car/steering/gain': 90 });
+  });
+
+  it('are driven on the same road by the same driver', () => {
+    const [{ plan, facts }] = otherCarsOf(viewOf(), [side], {}) as [ReturnType<typeof otherCarsOf>[number]];
+    expect(plan.car).toBe(other);
+    expect(plan.track.id).toBe('saltmarsh-loop');
+    expect(facts.rotationDeg).toBe(720);
+  });
+});
