@@ -20,6 +20,11 @@ const common = {
   },
   transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender)/)'],
 };
+/** What is about two places runs on the server alone, where there is one. */
+const NEEDS_SERVER = process.env.TEST_DATABASE_URL
+  ? '/data/(serverBook|moveBook)\\.test\\.ts$'
+  : '/data/serverBook\\.test\\.ts$';
+
 /** The same tests once more on a PostgreSQL server, where there is one. */
 const onServer = process.env.TEST_DATABASE_URL
   ? [
@@ -48,7 +53,7 @@ const config = {
       testEnvironment: 'node',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
       // Needs a server: it runs in the project of that name.
-      testPathIgnorePatterns: ['/node_modules/', '/data/serverBook\\.test\\.ts$'],
+      testPathIgnorePatterns: ['/node_modules/', NEEDS_SERVER],
     },
     {
       ...common,

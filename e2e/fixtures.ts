@@ -15,6 +15,7 @@ export const test = base.extend<Fixtures>({
     await use(server);
     await server.stop();
     removeBook(folder);
+    expect(server.faults()).toBe('');
   },
   // After the server, so that the page ends before it: one that lost its server while it loads would be no fault.
   page: async ({ page, server: _ }, use) => {

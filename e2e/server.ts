@@ -12,6 +12,8 @@ export type BookName = 'demo' | 'empty';
 export interface Server {
   url: string;
   folder: string;
+  /** What its routes stumbled over, in the program's own words. */
+  faults(): string;
   /** Ends it at once, as a crash would. */
   kill(): Promise<void>;
   /** Ends it as Ctrl C does. */
@@ -73,7 +75,8 @@ export async function startServer(
     if (answer?.ok) break;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-  return { url, folder, kill: () => end('SIGKILL'), stop: () => end('SIGTERM') };
+  const faults = () => /^(GET|POST) [\s\S]*/m.exec(said)?.[0] ?? '';
+  return { url, folder, faults, kill: () => end('SIGKILL'), stop: () => end('SIGTERM') };
 }
 
 /** A fresh copy of a prepared book. */

@@ -43,6 +43,19 @@ it('a club names its own hosts', () => {
   expect(isOurs(asked({ host: 'other.invalid:80' }), false)).toBe(false);
 });
 
+it('a route that stumbles says so to the page in words, and over what to whoever started the program', async () => {
+  const said: string[] = [];
+  const write = jest.spyOn(process.stderr, 'write').mockImplementation((text) => said.push(String(text)) > 0);
+  const route = guarded(() => {
+    throw new Error('no such thing', { cause: new Error('the disk is gone') });
+  });
+  const answer = await route(new Request('http://localhost/api/x?id=7', { headers: { host: 'localhost' } }));
+  write.mockRestore();
+  expect(answer.status).toBe(500);
+  expect(await answer.json()).toMatchObject({ ok: false, problems: [{ code: 'fault' }] });
+  expect(said.join('')).toMatch(/^GET \/api\/x: Error: no such thing[\s\S]*because Error: the disk is gone/);
+});
+
 it('a guarded route is not even asked by somebody else', async () => {
   const answer = jest.fn(() => new Response('the book'));
   const route = guarded(answer);

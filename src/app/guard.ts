@@ -1,3 +1,5 @@
+import type { Problem } from '@/core/problem';
+
 /** What is known of a request before it is answered. */
 export interface Asked {
   method: string;
@@ -37,10 +39,32 @@ function originsOf(host: string, forwarded: string | null): string[] {
 
 export const NOT_OURS = 'This server answers only to its own page.\n';
 
-/** A route that only our own page reaches. */
+/** A route that only our own page reaches. A fault of ours is said to whoever started the program, and to the page in words. */
 export function guarded(answer: (request: Request) => Response | Promise<Response>) {
-  return (request: Request): Response | Promise<Response> =>
-    isOurs(request, true) ? answer(request) : new Response(NOT_OURS, { status: 403 });
+  return async (request: Request): Promise<Response> => {
+    if (!isOurs(request, true)) return new Response(NOT_OURS, { status: 403 });
+    try {
+      return await answer(request);
+    } catch (error) {
+      const { pathname } = new URL(request.url);
+      process.stderr.write(`${request.method} ${pathname}: ${faultText(error)}\n`);
+      return Response.json({ ok: false, problems: [FAULT] }, { status: 500 });
+    }
+  };
+}
+
+const FAULT: Problem = {
+  code: 'fault',
+  message: 'The program stumbled; the window it runs in says over what.',
+  place: {},
+  remedy: 'Try again. Nothing that was acknowledged before is lost.',
+};
+
+/** An error with where it came from, and what it came from in turn. */
+function faultText(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  const cause = error.cause === undefined ? '' : `\n  because ${faultText(error.cause)}`;
+  return `${error.stack ?? error.message}${cause}`;
 }
 
 /** What React writes for a value that JSON does not have. */

@@ -10,6 +10,7 @@ import { readBook } from '@/book/read/readBook';
 import { bookInMemory } from '@/book/testing/bookInMemory';
 import { canonicalFacts } from '@/core/force/canonicalFacts';
 import { chainOf } from '@/core/force/chainOf';
+import { crashSpike } from '@/core/force/crashSpike';
 import { driveForForce, forceQuestions } from '@/core/force/forceQuestions';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';
@@ -123,6 +124,7 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
       expect(given['centre']).toEqual(plain(parts.centre()));
       const { roll, fast } = parts.calm();
       expect(given['calm']).toMatchObject(plain({ roll, fast }) as object);
+      expect(pebble('handsoff', path, '--speed', '40')['crash']).toEqual(plain(crashSpike(chainOf(facts))));
       const inputs = given['inputs'] as { input: string; evidence: string }[];
       expect(inputs.find(({ input }) => input === 'hardware.ratedNm')?.evidence).toBe('described');
 
@@ -145,7 +147,7 @@ it('Ride: the same laps, measures and clipping, and the same ride judged at its 
   expect(clipShare).toBeCloseTo(clipping!.clipShare, 9);
 });
 
-it('docs/figures.md names every command that is compared here, and each key is one that it gives', () => {
+it('docs/figures.md names every command that is compared, and no other', () => {
   const lines = readFileSync('docs/figures.md', 'utf8').split('\n');
   const rows = lines.filter((line) => line.startsWith('| ') && !/^\| (-|Station)/.test(line));
   const commands = new Set(rows.map((row) => /`pebble ([a-z]+)/.exec(row)?.[1]));

@@ -3,20 +3,14 @@ import { typedInSchema } from '@/core/card/typedIn';
 import { forgetTimes } from './bookTime';
 import { forgetChanges } from './changes';
 import type { Database } from './database';
-import { captures, changes, combinations, ownDialects, proofs, rides, rigs, ticks } from './schema';
+import { combinations } from './schema';
+import { columnOf, RECORDS } from './tables';
 import { rootOf } from './write';
 
 /** Where the book says when something was. */
-const MOMENTS = [
-  { table: rigs, key: 'createdAt', column: rigs.createdAt },
-  { table: captures, key: 'madeAt', column: captures.madeAt },
-  { table: combinations, key: 'openedAt', column: combinations.openedAt },
-  { table: ticks, key: 'at', column: ticks.at },
-  { table: proofs, key: 'at', column: proofs.at },
-  { table: changes, key: 'at', column: changes.at },
-  { table: ownDialects, key: 'at', column: ownDialects.at },
-  { table: rides, key: 'at', column: rides.at },
-] as const;
+const MOMENTS = RECORDS.flatMap(({ table, moment }) =>
+  moment === null ? [] : [{ table, key: moment, column: columnOf(table, moment) }],
+);
 
 /** What is dated within half a day is left alone: another time zone, and less than a restore allows. */
 const GRACE_MS = 12 * 60 * 60 * 1000;
@@ -33,7 +27,7 @@ export async function bringBack(inside: Database, nowMs: number): Promise<number
   let latest = nowMs;
   const look = (atMs: number) => (atMs > limit ? found.add(atMs) : (latest = Math.max(latest, atMs)));
   for (const { table, column } of MOMENTS)
-    for (const { at } of await inside.select({ at: column }).from(table)) look(at.getTime());
+    for (const { at } of await inside.select({ at: column }).from(table)) look((at as Date).getTime());
   const typed = await inside.select().from(combinations).where(isNotNull(combinations.typedIn));
   const typedIn = typed.map((row) => ({ row, state: typedInSchema.parse(row.typedIn) }));
   for (const { state } of typedIn) look(state.atMs);

@@ -6,6 +6,7 @@ import { breath } from './breath';
 import { forgetChanges } from './changes';
 import type { Database } from './database';
 import * as schema from './schema';
+import { withMethods } from './withMethods';
 import { write } from './write';
 
 /** A book that is made beside the one that is open: filled row by row, read as its pages would, and then put in its place. */
@@ -78,12 +79,5 @@ function withinSchema(client: PGlite, name: string): PGlite {
   };
   const query = (...[text, params, options]: Parameters<PGlite['query']>) =>
     transaction((tx) => tx.query(text, params, options));
-  return new Proxy(client, {
-    get(target, key) {
-      if (key === 'transaction') return transaction;
-      if (key === 'query') return query;
-      const value: unknown = Reflect.get(target, key, target);
-      return typeof value === 'function' ? (value as () => unknown).bind(target) : value;
-    },
-  });
+  return withMethods(client, { transaction, query } as Partial<PGlite>);
 }

@@ -2,58 +2,29 @@ import { eq } from 'drizzle-orm';
 import type { BookDocument } from '@/core/formats/bookJson';
 import type { Database } from './database';
 import type { ReadRecording } from './readBackup';
-import {
-  captureParts,
-  captures,
-  changes,
-  combinations,
-  facts,
-  ownDialects,
-  proofs,
-  rideParts,
-  rides,
-  rigs,
-  ticks,
-} from './schema';
+import { captureParts, captures, rideParts } from './schema';
+import { RECORDS, type BookRecord } from './tables';
 
-const date = (atMs: number) => new Date(atMs);
 /** So many rows are written in one statement: a moment, not more. */
 const CHUNK = 200;
 
 /** Writes everything of a backup but its samples into an empty book. */
 export async function restoreRows(db: Database, book: BookDocument): Promise<void> {
-  const insert = async <T>(rows: readonly T[], write: (some: T[]) => Promise<unknown>) => {
-    for (let i = 0; i < rows.length; i += CHUNK) await write(rows.slice(i, i + CHUNK));
-  };
-  await insert(book.rigs, (some) =>
-    db.insert(rigs).values(some.map(({ createdAtMs, ...row }) => ({ ...row, createdAt: date(createdAtMs) }))),
-  );
-  await insert(book.facts, (some) => db.insert(facts).values(some.map(({ key, value }) => ({ key, value }))));
-  await insert(book.combinations, (some) =>
-    db
-      .insert(combinations)
-      .values(some.map(({ openedAtMs, ...row }) => ({ ...row, openedAt: date(openedAtMs) }))),
-  );
-  await insert(book.ticks, (some) =>
-    db.insert(ticks).values(some.map(({ atMs, ...row }) => ({ ...row, at: date(atMs) }))),
-  );
-  await insert(book.proofs, (some) =>
-    db.insert(proofs).values(some.map(({ atMs, ...row }) => ({ ...row, at: date(atMs) }))),
-  );
-  await insert(book.changes, (some) =>
-    db.insert(changes).values(some.map(({ atMs, ...row }) => ({ ...row, at: date(atMs) }))),
-  );
-  await insert(book.ownDialects, (some) =>
-    db.insert(ownDialects).values(some.map(({ atMs, ...row }) => ({ ...row, at: date(atMs) }))),
-  );
-  await insert(book.captures, (some) =>
-    db
-      .insert(captures)
-      .values(some.map(({ file: _, madeAtMs, ...row }) => ({ ...row, madeAt: date(madeAtMs) }))),
-  );
-  await insert(book.rides, (some) =>
-    db.insert(rides).values(some.map(({ file: _, atMs, ...row }) => ({ ...row, at: date(atMs) }))),
-  );
+  for (const record of RECORDS) {
+    const rows = book[record.name].map((row) => rowOf(record, row));
+    for (let i = 0; i < rows.length; i += CHUNK)
+      await db.insert(record.table).values(rows.slice(i, i + CHUNK));
+  }
+}
+
+/** A row of the document as its table holds it: where its samples lie is for the archive alone. */
+function rowOf(
+  { moment }: BookRecord,
+  { file: _, ...row }: Record<string, unknown>,
+): Record<string, unknown> {
+  if (moment === null) return row;
+  const { [`${moment}Ms`]: atMs, ...rest } = row;
+  return { ...rest, [moment]: new Date(Number(atMs)) };
 }
 
 /** Writes the samples of one recording of it. */

@@ -154,7 +154,7 @@ it('a database of a newer program is refused, and changed in nothing', async () 
 });
 
 it.each([
-  ['mysql://x@localhost/y', /no address of a PostgreSQL server/],
+  ['http://x@localhost/y', /no address of a PostgreSQL server/],
   ['not an address', /no address of a PostgreSQL server/],
   [SERVER.replace(/[^/]*$/, 'nowhere'), /nowhere could not be opened \(database "nowhere" does not exist\)/],
   [SERVER.replace(/\/\/[^@]*@/, '//nobody:secret@'), /could not be opened/],

@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { withMethods } from './withMethods';
 
 /** Whoever holds bytes holds plain ones, as a book in a folder gives them. */
 pg.types.setTypeParser(pg.types.builtins.BYTEA, (hex) => new Uint8Array(Buffer.from(hex.slice(2), 'hex')));
@@ -70,14 +71,7 @@ export function connections(url: string, searchPath: string, most: number): pg.P
       () => /^\s*select\b/i.test(text),
     );
   };
-  return new Proxy(pool, {
-    get(target, key) {
-      if (key === 'connect') return connect;
-      if (key === 'query') return query;
-      const value: unknown = Reflect.get(target, key, target);
-      return typeof value === 'function' ? (value as () => unknown).bind(target) : value;
-    },
-  });
+  return withMethods(pool, { connect, query } as Partial<pg.Pool>);
 }
 
 const turns = new WeakSet<pg.PoolClient>();

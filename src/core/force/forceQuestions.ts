@@ -113,7 +113,7 @@ export function driveForForce(
 }
 
 /** What a ride says of strength and balance. */
-export function judgeParts(parts: ForceParts, schools: ForceSchools): ForceReport {
+function judgeParts(parts: ForceParts, schools: ForceSchools): ForceReport {
   const { facts, chain, judged, balance } = parts;
   const { judgement } = judged();
   return {
@@ -125,7 +125,7 @@ export function judgeParts(parts: ForceParts, schools: ForceSchools): ForceRepor
   };
 }
 
-export function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
+function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
   const { facts, chain, judged, calm: workOut } = parts;
   const calm = workOut();
   const dead = deadAdvice(facts, isCalm(calm));
@@ -138,7 +138,7 @@ export function calmParts(parts: ForceParts, schools: ForceSchools): StabilityRe
   };
 }
 
-export function smoothParts(parts: ForceParts, schools: ForceSchools): SmoothReport {
+function smoothParts(parts: ForceParts, schools: ForceSchools): SmoothReport {
   const [smooth, points] = [parts.smooth(), parts.points()];
   return {
     smooth,
