@@ -4,9 +4,11 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { Ellipsis } from 'lucide-react';
 import type { EChartsCoreOption, EChartsType } from 'echarts/core';
+import { Button } from './Button';
 import { readPalette, type ChartPalette } from './chartTheme';
 import { tableCsv } from './csv';
 import { download } from './download';
+import type { Fetched } from './useFetched';
 
 export interface ChartTable {
   columns: string[];
@@ -124,10 +126,24 @@ export function Chart({ build, label, table, fileName, className = '' }: Props) 
 }
 
 /** Stands where a chart will, until what it draws is there. */
-export function ChartPlace({ className, fault }: { className: string; fault: string | null }) {
+export function ChartPlace({
+  className,
+  of,
+}: {
+  className: string;
+  of: Pick<Fetched<unknown>, 'fault' | 'again'>;
+}) {
   return (
-    <div className={`flex items-center justify-center ${className}`} aria-busy={fault === null}>
-      {fault !== null && <p className="text-rust">{fault}</p>}
+    <div
+      className={`flex flex-col items-center justify-center gap-3 ${className}`}
+      aria-busy={of.fault === null}
+    >
+      {of.fault !== null && (
+        <>
+          <p className="text-rust">{of.fault}</p>
+          <Button onClick={of.again}>Try again</Button>
+        </>
+      )}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import '@testing-library/jest-dom';
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { ChartPlace } from './Chart';
 import { fetchJson, useFetched } from './useFetched';
 
 const asked: string[] = [];
@@ -23,6 +24,11 @@ function Shown({ url }: { url: string | null }) {
   return <p>{fault ?? value ?? 'waiting'}</p>;
 }
 
+function Again({ url }: { url: string }) {
+  const fetched = useFetched<string>(url);
+  return fetched.value ? <p>{fetched.value}</p> : <ChartPlace className="" of={fetched} />;
+}
+
 it('waits, shows what came, and asks once for what it has', async () => {
   const { rerender, unmount } = render(<Shown url="/a" />);
   expect(screen.getByText('waiting')).toBeInTheDocument();
@@ -42,6 +48,17 @@ it('says what is wrong, and nothing of it once something else is asked for', asy
   rerender(<Shown url={null} />);
   expect(screen.getByText('waiting')).toBeInTheDocument();
   expect(asked).toEqual(['/gone']);
+});
+
+it('asks once more when it is told to, also where nobody answered', async () => {
+  const answers = window.fetch;
+  window.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+  render(<Again url="/c" />);
+  expect(await screen.findByText('It could not be read: the program does not answer.')).toBeInTheDocument();
+  window.fetch = answers;
+  ANSWERS['/c'] = { status: 200, value: 'three' };
+  fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
+  expect(await screen.findByText('three')).toBeInTheDocument();
 });
 
 it('an answer to a press is kept as well, a refusal is not', async () => {

@@ -10,6 +10,8 @@ export interface Fetched<T> {
   /** `null` until it is there. */
   value: T | null;
   fault: string | null;
+  /** Asks once more, after a fault. */
+  again(): void;
 }
 
 /**
@@ -18,6 +20,7 @@ export interface Fetched<T> {
  */
 export function useFetched<T>(url: string | null): Fetched<T> {
   const [answers, setAnswers] = useState<{ url: string; fault: string | null } | null>(null);
+  const [tries, setTries] = useState(0);
   useEffect(() => {
     if (url === null || known.has(url)) return;
     const call = new AbortController();
@@ -28,10 +31,14 @@ export function useFetched<T>(url: string | null): Fetched<T> {
       },
     );
     return () => call.abort();
-  }, [url]);
+  }, [url, tries]);
   return {
     value: url === null ? null : ((known.get(url) as T | undefined) ?? null),
     fault: answers?.url === url ? answers.fault : null,
+    again: () => {
+      setAnswers(null);
+      setTries((n) => n + 1);
+    },
   };
 }
 
@@ -46,7 +53,9 @@ export async function fetchJson<T>(url: string, signal?: AbortSignal): Promise<T
 
 /** What may be another answer every time: it is not kept. */
 export async function fetchFresh<T>(url: string, signal?: AbortSignal): Promise<T> {
-  const answer = await fetch(url, signal ? { signal } : {});
-  if (!answer.ok) throw new Error(`It could not be read (${answer.status}). Reload the page.`);
+  const answer = await fetch(url, signal ? { signal } : {}).catch((error: unknown) => {
+    throw new Error('It could not be read: the program does not answer.', { cause: error });
+  });
+  if (!answer.ok) throw new Error(`It could not be read (${answer.status}).`);
   return (await answer.json()) as T;
 }

@@ -68,7 +68,7 @@ export function AxisResult({
       {picture.value ? (
         <CaptureChart axis={axis} analysis={analysis} trace={picture.value.trace} />
       ) : (
-        <ChartPlace className="h-[22rem]" fault={picture.fault} />
+        <ChartPlace className="h-[22rem]" of={picture} />
       )}
       <Facts facts={axisFacts(analysis)} />
       {analysis.warnings.length > 0 && (

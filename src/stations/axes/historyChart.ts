@@ -83,7 +83,9 @@ export function historyOption(
       {
         ...valueAxis(palette, 'full end, % of the first capture’s'),
         gridIndex: 1,
+        // What a few counts make of it is no change: an axis shows a percent at least.
         scale: true,
+        min: ({ min }: { min: number }) => Math.min(99, Math.floor(min)),
         splitNumber: 3,
         nameGap: 12,
       },

@@ -132,11 +132,7 @@ export function RideStation({ view }: { view: BookView }) {
       {progress && <Progress progress={progress} />}
       {last && trace.value?.trace !== null ? (
         <>
-          {trace.value ? (
-            <RideChart trace={trace.value.trace} />
-          ) : (
-            <ChartPlace className="h-96" fault={trace.fault} />
-          )}
+          {trace.value ? <RideChart trace={trace.value.trace} /> : <ChartPlace className="h-96" of={trace} />}
           <p className="text-sm text-muted" aria-hidden="true">
             Median of the counted laps: <span className="font-bold text-brake">brake ━━</span>,{' '}
             <span className="font-bold text-throttle">throttle ━ · ━</span>

@@ -156,12 +156,11 @@ function NoPair({ view }: { view: BookView }) {
 
 function PairPicture({ a, b }: { a: string; b: string }) {
   const [traceA, traceB] = [useRideTrace(a), useRideTrace(b)];
-  const fault = traceA.fault ?? traceB.fault;
   if (traceA.value && traceB.value) {
     const [sideA, sideB] = [traceA.value.trace, traceB.value.trace];
     return sideA && sideB ? <PairChart a={sideA} b={sideB} /> : null;
   }
-  return <ChartPlace className="h-72" fault={fault} />;
+  return <ChartPlace className="h-72" of={traceA.fault === null ? traceB : traceA} />;
 }
 
 function PairChart({ a, b }: { a: RideTrace; b: RideTrace }) {
