@@ -18,7 +18,7 @@ const common = {
     '^next/headers$': '<rootDir>/src/book/testing/browser.ts',
     '^server-only$': '<rootDir>/src/data/testing/serverOnly.ts',
   },
-  transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender|@tanstack)/)'],
 };
 /** What is about two places runs on the server alone, where there is one. */
 const NEEDS_SERVER = process.env.TEST_DATABASE_URL

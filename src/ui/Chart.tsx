@@ -1,14 +1,16 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { DropdownMenu } from 'radix-ui';
-import { Ellipsis } from 'lucide-react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { EChartsCoreOption, EChartsType } from 'echarts/core';
 import { Button } from './Button';
 import { readPalette, type ChartPalette } from './chartTheme';
 import { tableCsv } from './csv';
+import { DotsMenu, MenuItem } from './DotsMenu';
 import { download } from './download';
 import type { Fetched } from './useFetched';
+
+/** Comes when somebody asks for the table behind a picture. */
+const Table = lazy(() => import('./Table').then((module) => ({ default: module.Table })));
 
 export interface ChartTable {
   columns: string[];
@@ -100,27 +102,14 @@ export function Chart({ build, label, table, fileName, className = '' }: Props) 
       ) : (
         <div ref={place} role="img" aria-label={label} className="h-full w-full" />
       )}
-      <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger
-          aria-label={`${label}: table and saving`}
-          className="absolute -top-1 right-0 flex h-11 w-11 cursor-pointer items-center justify-center rounded-lg text-muted hover:bg-raised hover:text-ink"
-        >
-          <Ellipsis size={20} aria-hidden="true" />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            className="z-40 min-w-44 rounded-lg border border-line bg-raised p-1"
-          >
-            <MenuItem onSelect={() => setIsTable(!isTable)}>
-              {isTable ? 'Show the picture' : 'Show as a table'}
-            </MenuItem>
-            {!isTable && <MenuItem onSelect={() => void save('png')}>Save as PNG</MenuItem>}
-            {!isTable && <MenuItem onSelect={() => void save('svg')}>Save as SVG</MenuItem>}
-            <MenuItem onSelect={() => void save('csv')}>Save as CSV</MenuItem>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <DotsMenu label={`${label}: table and saving`} className="absolute -top-1 right-0">
+        <MenuItem onSelect={() => setIsTable(!isTable)}>
+          {isTable ? 'Show the picture' : 'Show as a table'}
+        </MenuItem>
+        {!isTable && <MenuItem onSelect={() => void save('png')}>Save as PNG</MenuItem>}
+        {!isTable && <MenuItem onSelect={() => void save('svg')}>Save as SVG</MenuItem>}
+        <MenuItem onSelect={() => void save('csv')}>Save as CSV</MenuItem>
+      </DotsMenu>
     </figure>
   );
 }
@@ -148,42 +137,24 @@ export function ChartPlace({
   );
 }
 
-function MenuItem({ children, onSelect }: { children: React.ReactNode; onSelect(): void }) {
-  return (
-    <DropdownMenu.Item
-      onSelect={onSelect}
-      className="flex min-h-10 cursor-pointer items-center rounded px-3 text-sm outline-none data-[highlighted]:bg-lichen-soft"
-    >
-      {children}
-    </DropdownMenu.Item>
-  );
-}
-
 function DataTable({ table, label }: { table: ChartTable; label: string }) {
   return (
     <div className="h-full overflow-auto" tabIndex={0} role="region" aria-label={label}>
-      <table className="w-full text-left text-sm">
-        <thead>
-          <tr>
-            {table.columns.map((name) => (
-              <th key={name} className="sticky top-0 bg-ground py-1 pr-4 font-semibold">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody className="font-mono">
-          {table.rows.map((row, i) => (
-            <tr key={i} className="border-t border-line">
-              {row.map((cell, k) => (
-                <td key={k} className="py-1 pr-4">
-                  {cell}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Suspense>
+        <Table
+          label={label}
+          rows={table.rows}
+          columns={table.columns.map((head, k) => ({
+            head,
+            value: (row: ChartTable['rows'][number]) => row[k] ?? null,
+            className: 'font-mono',
+          }))}
+          keyOf={(_, i) => String(i)}
+          isInOrder
+          isDense
+          className=""
+        />
+      </Suspense>
     </div>
   );
 }

@@ -8,23 +8,43 @@ interface Shared {
   label: string;
   /** Label above the field, not beside it. */
   isStacked?: boolean;
+  /** What is wrong with what stands in it. */
+  fault?: string | undefined;
+  /** It was gone through: what is wrong may be said now. */
+  onBlur?(): void;
 }
 
 function Labelled({
   label,
   isStacked = false,
+  fault,
   children,
   id,
 }: Shared & { children: React.ReactNode; id: string }) {
   return (
-    <div className={isStacked ? 'grid gap-0.5' : 'grid grid-cols-[8.5rem_1fr] items-center gap-3'}>
+    <div
+      className={
+        isStacked ? 'grid content-start gap-0.5' : 'grid grid-cols-[8.5rem_1fr] items-center gap-x-3'
+      }
+    >
       <label htmlFor={id} className={isStacked ? 'text-sm text-muted' : 'text-[15px]'}>
         {label}
       </label>
       {children}
+      {fault !== undefined && (
+        <p id={`${id}-fault`} className={`text-sm text-rust ${isStacked ? '' : 'col-start-2'}`}>
+          {fault}
+        </p>
+      )}
     </div>
   );
 }
+
+/** How a field says that something is wrong with it. */
+const faulty = (id: string, fault: string | undefined) =>
+  fault === undefined ? {} : { 'aria-invalid': true, 'aria-describedby': `${id}-fault` };
+
+const edge = (fault: string | undefined) => (fault === undefined ? '' : 'border-rust');
 
 export function TextField({
   value,
@@ -37,10 +57,12 @@ export function TextField({
     <Labelled {...shared} id={id}>
       <input
         id={id}
-        className={INPUT}
+        className={`${INPUT} ${edge(shared.fault)}`}
         value={value}
         maxLength={most}
         onChange={(event) => onChange(event.target.value)}
+        onBlur={shared.onBlur}
+        {...faulty(id, shared.fault)}
       />
     </Labelled>
   );
@@ -67,12 +89,16 @@ export function NumberField({
         <input
           id={id}
           inputMode="decimal"
-          className={`${INPUT} text-right font-mono`}
+          className={`${INPUT} text-right font-mono ${edge(shared.fault)}`}
           placeholder="not known"
           value={typed ?? (value === null ? '' : String(value))}
           onChange={(event) => setTyped(event.target.value)}
-          onBlur={(event) => typed !== null && put(event.target.value)}
+          onBlur={(event) => {
+            if (typed !== null) put(event.target.value);
+            shared.onBlur?.();
+          }}
           onKeyDown={(event) => event.key === 'Enter' && put(event.currentTarget.value)}
+          {...faulty(id, shared.fault)}
         />
         {unit && <span className="w-12 shrink-0 text-muted">{unit}</span>}
       </span>
@@ -89,7 +115,14 @@ export function SelectField<T extends string>({
   const id = useId();
   return (
     <Labelled {...shared} id={id}>
-      <select id={id} className={INPUT} value={value} onChange={(event) => onChange(event.target.value as T)}>
+      <select
+        id={id}
+        className={`${INPUT} ${edge(shared.fault)}`}
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
+        onBlur={shared.onBlur}
+        {...faulty(id, shared.fault)}
+      >
         {options.map((option) => (
           <option key={option.value} value={option.value}>
             {option.name}
@@ -101,23 +134,21 @@ export function SelectField<T extends string>({
 }
 
 export function DateField({
-  label,
   value,
   onChange,
-}: {
-  label: string;
-  value: string;
-  onChange(value: string): void;
-}) {
+  ...shared
+}: Shared & { value: string; onChange(value: string): void }) {
   const id = useId();
   return (
-    <Labelled label={label} isStacked id={id}>
+    <Labelled {...shared} isStacked id={id}>
       <input
         id={id}
         type="date"
-        className={INPUT}
+        className={`${INPUT} ${edge(shared.fault)}`}
         value={value}
         onChange={(event) => event.target.value && onChange(event.target.value)}
+        onBlur={shared.onBlur}
+        {...faulty(id, shared.fault)}
       />
     </Labelled>
   );

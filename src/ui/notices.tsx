@@ -1,6 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
+import { Toast } from 'radix-ui';
 import { create } from 'zustand';
 
 interface Notice {
@@ -10,6 +11,8 @@ interface Notice {
 }
 
 const SHOWN_MS = 7000;
+/** More than these would cover what they speak of: the oldest gives way. */
+const MOST = 3;
 
 const useNotices = create<{ notices: Notice[] }>(() => ({ notices: [] }));
 let count = 0;
@@ -19,36 +22,39 @@ export function notify(text: string, kind: Notice['kind'] = 'done') {
   // A fault that is being said is not said twice.
   if (kind === 'fault' && useNotices.getState().notices.some((notice) => notice.text === text)) return;
   const id = ++count;
-  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(-2), { id, text, kind }] }));
-  if (kind === 'done') setTimeout(() => dismiss(id), SHOWN_MS);
+  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(1 - MOST), { id, text, kind }] }));
 }
 
 function dismiss(id: number) {
   useNotices.setState(({ notices }) => ({ notices: notices.filter((n) => n.id !== id) }));
 }
 
+/** Where messages stand; F8 goes to them, Escape reads the one that has the focus away. */
 export function Notices() {
   const notices = useNotices((state) => state.notices);
   return (
-    <div
-      role="status"
-      className="pointer-events-none fixed right-6 bottom-24 z-50 flex w-96 max-w-[calc(100vw-3rem)] flex-col gap-2"
-    >
-      {notices.map((notice) => (
-        <div
-          key={notice.id}
-          className={`pointer-events-auto flex items-start gap-3 rounded-lg border bg-raised p-3 text-sm ${notice.kind === 'fault' ? 'border-rust' : 'border-line'}`}
+    <Toast.Provider label="Message" duration={SHOWN_MS}>
+      {notices.map(({ id, text, kind }) => (
+        <Toast.Root
+          key={id}
+          type={kind === 'fault' ? 'foreground' : 'background'}
+          {...(kind === 'fault' ? { duration: Infinity } : {})}
+          onOpenChange={(isOpen) => !isOpen && dismiss(id)}
+          className={`flex items-start gap-3 rounded-lg border bg-raised p-3 text-sm ${kind === 'fault' ? 'border-rust' : 'border-line'}`}
         >
-          <p className="grow">{notice.text}</p>
-          <button
+          <Toast.Description className="grow">{text}</Toast.Description>
+          <Toast.Close
             aria-label="Close the message"
-            className="cursor-pointer text-muted hover:text-ink"
-            onClick={() => dismiss(notice.id)}
+            className="-m-2 flex h-9 w-9 shrink-0 cursor-pointer items-center justify-center text-muted hover:text-ink"
           >
             <X size={18} aria-hidden="true" />
-          </button>
-        </div>
+          </Toast.Close>
+        </Toast.Root>
       ))}
-    </div>
+      <Toast.Viewport
+        label="Messages ({hotkey})"
+        className="fixed right-6 bottom-24 z-50 flex w-96 max-w-[calc(100vw-3rem)] flex-col gap-2"
+      />
+    </Toast.Provider>
   );
 }

@@ -12,6 +12,7 @@ import {
   type AxisSource,
   type RigSpec,
 } from '@/core/rig/rigSpec';
+import { withoutContradiction } from '@/core/rig/rigForm';
 import { simulatedRigById } from '@/catalog/find';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
 import { line } from '@/core/text/line';
@@ -115,8 +116,8 @@ export async function saveRig(input: z.input<typeof describedSchema>): Promise<R
     if (seen && !isDeepStrictEqual(seen, { name: rig.name, spec: rig.spec })) return DESCRIBED_MEANWHILE;
     const taken = await nameTaken(book, name, rig.id);
     if (taken) return taken;
-    const faults = contradictions(spec);
-    if (faults) return faults;
+    const sound = withoutContradiction(spec);
+    if (!sound.ok) return refused(...sound.problems);
     return describeInside(book, { ...rig, name }, spec);
   });
 }
@@ -126,26 +127,6 @@ const DESCRIBED_MEANWHILE = problem(
   'Another window described this rig meanwhile.',
   'Nothing was changed. Reload the page to see it, then write down what is still to be changed.',
 );
-
-function contradictions({ base }: RigSpec): Reply | null {
-  const { rotationDeg, maxRotationDeg, brakeForce } = base;
-  if (rotationDeg !== null && maxRotationDeg !== null && rotationDeg > maxRotationDeg)
-    return problem(
-      'rotation-over-maximum',
-      `The base cannot be set to ${rotationDeg}°: its greatest rotation is ${maxRotationDeg}°.`,
-      'Lower the one, or correct the other.',
-    );
-  const isScale =
-    !brakeForce ||
-    (brakeForce.max > brakeForce.min && brakeForce.now >= brakeForce.min && brakeForce.now <= brakeForce.max);
-  return isScale
-    ? null
-    : problem(
-        'bad-scale',
-        'The brake-force scale does not hold its own value.',
-        'The least, the greatest, and a value between them.',
-      );
-}
 
 /** A second rig like the open one, under another name. */
 export async function copyRig(name: string): Promise<Reply> {

@@ -55,7 +55,19 @@ const KINDS: Record<string, string> = {
 const NOT_OURS = /^(Invalid|Too|Unrecognized|Expected)\b/;
 
 function inWords(issue: z.core.$ZodIssue): string {
-  if (!NOT_OURS.test(issue.message)) return issue.message;
+  return NOT_OURS.test(issue.message) ? ofKind(issue) : issue.message;
+}
+
+/** The same for a form, beside the field; what a schema says itself stands as it is. */
+export const fieldWords = (issue: z.core.$ZodRawIssue): string => {
+  const kind =
+    issue.code === 'invalid_type' && issue.input === null
+      ? 'it is needed'
+      : ofKind(issue as z.core.$ZodIssue);
+  return `${capital(kind)}.`;
+};
+
+function ofKind(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
     case 'invalid_type':
       return `it must be ${KINDS[issue.expected] ?? issue.expected}`;

@@ -1,6 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { degrees } from '@/words/format';
 import { percent } from '@/core/text/percent';
+import { Table } from '@/ui/Table';
 
 interface Side {
   name: string;
@@ -37,28 +38,18 @@ export function CompareCaptures({ a, b }: { a: Side; b: Side }) {
     (row) => row.a !== null || row.b !== null,
   );
   return (
-    <table className="w-full text-left text-sm">
-      <caption className="sr-only">
-        {a.name} against {b.name}
-      </caption>
-      <thead className="text-muted">
-        <tr>
-          <th className="py-1 font-normal">
-            <span className="sr-only">Figure</span>
-          </th>
-          <th className="py-1 pr-3 font-normal">{a.name}</th>
-          <th className="py-1 font-normal">{b.name}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.name} className="border-t border-line">
-            <th className="py-1 pr-3 font-normal">{row.name}</th>
-            <td className="py-1 pr-3 font-mono">{row.a ?? '–'}</td>
-            <td className="py-1 font-mono">{row.b ?? '–'}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      label={`${a.name} against ${b.name}`}
+      rows={rows}
+      keyOf={(row) => row.name}
+      fileName="two-captures"
+      isInOrder
+      isDense
+      columns={[
+        { head: 'Figure', value: (row) => row.name, isRowHead: true },
+        { head: a.name, value: (row) => row.a, className: 'font-mono' },
+        { head: b.name, value: (row) => row.b, className: 'font-mono' },
+      ]}
+    />
   );
 }

@@ -17,6 +17,7 @@ import { changeCombination } from '@/book/write/settings';
 import { settingName } from '@/book/judge/trail';
 import { hardwareOf } from '@/book/judge/hardware';
 import { NextStep, StationPage } from '@/ui/StationPage';
+import { Table } from '@/ui/Table';
 import { originText } from '@/book/judge/provenance';
 import { moment } from '@/words/format';
 import { told } from '@/parts/told';
@@ -69,54 +70,68 @@ export function CombinationsStation({ view, lines, other }: Props) {
 }
 
 function Lines({ view, lines, other }: Props) {
-  const router = useRouter();
   const open = combinationText(view.combination);
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full max-w-3xl text-[15px]" aria-label="Combinations">
-        <tbody>
-          {lines.map((line) => {
-            const text = combinationText(line);
-            return (
-              <tr key={text} className="border-b border-line">
-                <th scope="row" className="py-2 pr-3 text-left font-normal">
-                  <span className={text === open ? 'font-bold' : ''}>{line.name}</span>
-                  <span className="block text-sm text-muted">opened {moment(line.openedAtMs)}</span>
-                </th>
-                <td className="w-64 text-right whitespace-nowrap">
-                  {text === open ? (
-                    <span className="pr-4 text-muted">open</span>
-                  ) : (
-                    <>
-                      <Button
-                        look="quiet"
-                        aria-pressed={other?.text === text}
-                        aria-label={`Compare with ${line.name}`}
-                        onClick={() => router.push(`/combinations?with=${encodeURIComponent(text)}`)}
-                      >
-                        {other?.text === text ? 'Compared' : 'Compare'}
-                      </Button>
-                      <Button
-                        look="quiet"
-                        aria-label={`Open ${line.name}`}
-                        onClick={() => {
-                          const { rigId, titleId, carId, driver, branch } = line;
-                          void changeCombination({ rigId, titleId, carId, driver, branch }).then((reply) =>
-                            told(reply),
-                          );
-                        }}
-                      >
-                        Open
-                      </Button>
-                    </>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+    <div className="max-w-3xl">
+      <Table
+        label="Combinations"
+        rows={lines}
+        keyOf={(line) => combinationText(line)}
+        fileName="combinations"
+        columns={[
+          {
+            head: 'Combination',
+            value: (line) => line.name,
+            isRowHead: true,
+            view: (line) => (
+              <span className={combinationText(line) === open ? 'font-bold' : ''}>{line.name}</span>
+            ),
+          },
+          {
+            head: 'Opened',
+            value: (line) => line.openedAtMs,
+            view: (line) => moment(line.openedAtMs),
+            className: 'text-sm whitespace-nowrap text-muted',
+          },
+          {
+            head: '',
+            className: 'w-52 text-right whitespace-nowrap',
+            view: (line) =>
+              combinationText(line) === open ? (
+                <span className="pr-4 text-muted">open</span>
+              ) : (
+                <LineButtons line={line} isCompared={other?.text === combinationText(line)} />
+              ),
+          },
+        ]}
+      />
     </div>
+  );
+}
+
+function LineButtons({ line, isCompared }: { line: CombinationLine; isCompared: boolean }) {
+  const router = useRouter();
+  return (
+    <>
+      <Button
+        look="quiet"
+        aria-pressed={isCompared}
+        aria-label={`Compare with ${line.name}`}
+        onClick={() => router.push(`/combinations?with=${encodeURIComponent(combinationText(line))}`)}
+      >
+        {isCompared ? 'Compared' : 'Compare'}
+      </Button>
+      <Button
+        look="quiet"
+        aria-label={`Open ${line.name}`}
+        onClick={() => {
+          const { rigId, titleId, carId, driver, branch } = line;
+          void changeCombination({ rigId, titleId, carId, driver, branch }).then((reply) => told(reply));
+        }}
+      >
+        Open
+      </Button>
+    </>
   );
 }
 
@@ -124,38 +139,38 @@ function Lines({ view, lines, other }: Props) {
 function Differences({ view, other }: { view: BookView; other: OtherCombination }) {
   const keys = changedBetween(view.settings, other.settings);
   if (keys.length === 0) return null;
-  const side = (text: string, settings: SettingValues, origins: Record<string, Origin>) => {
+  const written = (text: string, settings: SettingValues) => {
     const value = settings[text];
-    return (
-      <>
-        <span className="font-mono">
-          {value === undefined ? (menuField(view.menus, keyOfText(text))?.neutral ?? '–') : valueText(value)}
-        </span>
-        <span className="block text-sm text-muted">{originText(origins[text])}</span>
-      </>
-    );
+    return value === undefined ? (menuField(view.menus, keyOfText(text))?.neutral ?? '–') : valueText(value);
   };
+  const side = (text: string, settings: SettingValues, origins: Record<string, Origin>) => (
+    <>
+      <span className="font-mono">{written(text, settings)}</span>
+      <span className="block text-sm text-muted">{originText(origins[text])}</span>
+    </>
+  );
   return (
-    <table className="mt-6 w-full max-w-3xl text-[15px]" aria-label="Settings that differ">
-      <thead>
-        <tr className="border-b border-line text-left text-sm text-muted">
-          <th scope="col">Setting</th>
-          <th scope="col">here</th>
-          <th scope="col">there</th>
-        </tr>
-      </thead>
-      <tbody>
-        {keys.map((text) => (
-          <tr key={text} className="border-b border-line align-top">
-            <th scope="row" className="py-2 pr-3 text-left font-normal">
-              {settingName(view, keyOfText(text))}
-            </th>
-            <td className="py-2 pr-3">{side(text, view.settings, view.origins)}</td>
-            <td className="py-2">{side(text, other.settings, other.origins)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <div className="mt-6 max-w-3xl">
+      <Table
+        label="Settings that differ"
+        rows={keys.map((text) => ({ text, name: settingName(view, keyOfText(text)) }))}
+        keyOf={({ text }) => text}
+        fileName="settings-that-differ"
+        columns={[
+          { head: 'Setting', value: ({ name }) => name, isRowHead: true },
+          {
+            head: 'here',
+            value: ({ text }) => written(text, view.settings),
+            view: ({ text }) => side(text, view.settings, view.origins),
+          },
+          {
+            head: 'there',
+            value: ({ text }) => written(text, other.settings),
+            view: ({ text }) => side(text, other.settings, other.origins),
+          },
+        ]}
+      />
+    </div>
   );
 }
 

@@ -7,6 +7,7 @@ import { effectParameter, forceField } from '@/core/force/forceParameters';
 import { EFFECTS, type Effect } from '@/core/force/forceSettings';
 import { gridValue } from '@/core/response/dialect';
 import { Chart } from '@/ui/Chart';
+import { Table } from '@/ui/Table';
 import type { ChartPalette } from '@/ui/chartTheme';
 import type { BookView } from '@/book/model/bookView';
 import type { DraftSettings } from '@/parts/useDraftSettings';
@@ -78,20 +79,22 @@ function MaskTable({
   if (inUse.length === 0)
     return <p className="self-center text-muted">No effect is on: the tyres alone are at the rim.</p>;
   return (
-    <table className="h-min w-full text-[15px]">
-      <caption className="pb-1 text-left text-sm text-muted">
-        Strength of each effect against the tyres’ own force
-      </caption>
-      <thead>
-        <tr className="border-b border-line text-left text-sm text-muted">
-          <th scope="col" className="py-1 font-normal">
-            stretch
-          </th>
-          <th scope="col" className="text-right font-normal">
-            tyres
-          </th>
-          {inUse.map(({ effect, label, found }) => (
-            <th key={effect} scope="col" className="pl-3 text-right font-normal">
+    <Table
+      label="Strength of each effect against the tyres’ own force"
+      caption={
+        <span className="text-sm text-muted">Strength of each effect against the tyres’ own force</span>
+      }
+      rows={balance}
+      keyOf={(row) => row.stretch}
+      fileName="balance"
+      isInOrder
+      columns={[
+        { head: 'stretch', value: (row) => row.stretch, isRowHead: true },
+        { head: 'tyres', value: (row) => 100 * row.main, view: (row) => percent(row.main), isFigure: true },
+        ...inUse.map(({ effect, label, found }) => ({
+          head: label,
+          headView: (
+            <>
               {label}
               <span className="flex justify-end gap-2">
                 <Tried name={`${label} off`} onClick={() => mute([{ effect, label, found }])}>
@@ -106,24 +109,14 @@ function MaskTable({
                   </Tried>
                 )}
               </span>
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {balance.map((row) => (
-          <tr key={row.stretch} className="border-b border-line">
-            <th scope="row" className="py-2 text-left font-normal">
-              {row.stretch}
-            </th>
-            <td className="text-right font-mono">{percent(row.main)}</td>
-            {inUse.map(({ effect }) => (
-              <MaskCell key={effect} row={row} effect={effect} />
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+            </>
+          ),
+          value: (row: StretchBalance) => percentOrNull(row.mask[effect]),
+          view: (row: StretchBalance) => <Mask row={row} effect={effect} />,
+          isFigure: true,
+        })),
+      ]}
+    />
   );
 }
 
@@ -167,12 +160,10 @@ function Tried({ name, onClick, children }: { name: string; onClick(): void; chi
   );
 }
 
-function MaskCell({ row, effect }: { row: StretchBalance; effect: Effect }) {
+const percentOrNull = (ratio: number | null) => (ratio === null ? null : 100 * ratio);
+
+function Mask({ row, effect }: { row: StretchBalance; effect: Effect }) {
   const ratio = row.mask[effect];
   const isLoud = ratio !== null && ratio >= MASKS_FROM;
-  return (
-    <td className={`pl-3 text-right font-mono ${isLoud ? 'font-bold' : ''}`}>
-      {ratio === null ? '–' : percent(ratio)}
-    </td>
-  );
+  return <span className={isLoud ? 'font-bold' : ''}>{ratio === null ? '–' : percent(ratio)}</span>;
 }

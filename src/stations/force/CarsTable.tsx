@@ -1,9 +1,10 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { AlikeBy, CarState } from '@/core/force/carGains';
+import type { AlikeBy, CarGain, CarState } from '@/core/force/carGains';
 import { keyText } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
+import { Table } from '@/ui/Table';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import type { DraftSettings } from '@/parts/useDraftSettings';
@@ -89,78 +90,68 @@ export function CarsTable({
           The simulated driver laps in every car of {view.names.title}…
         </p>
       ) : (
-        <table className="mt-3 w-full text-[15px]" aria-label="Gain per car">
-          <caption className="pb-1 text-left text-sm text-muted">
-            Set so that {BY[by].words} the {view.names.car}.
-          </caption>
-          <thead>
-            <tr className="border-b border-line text-left text-sm text-muted">
-              <th scope="col" className="py-1 font-normal">
-                car
-              </th>
-              <th scope="col" className="pl-3 text-right font-normal">
-                strong end
-              </th>
-              <th scope="col" className="pl-3 text-right font-normal">
-                corners
-              </th>
-              <th scope="col" className="pl-3 text-right font-normal">
-                against this car
-              </th>
-              <th scope="col" className="pl-4 font-normal">
-                gain of the car
-              </th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, i) => (
-              <tr key={row.carId} className="border-b border-line align-top">
-                <th scope="row" className={`py-3 text-left ${i === 0 ? 'font-bold' : 'font-normal'}`}>
-                  {row.name}
-                </th>
-                <td className="py-3 pl-3 text-right font-mono whitespace-nowrap">{percent(row.peak)}</td>
-                <td className="py-3 pl-3 text-right font-mono whitespace-nowrap">
-                  {row.weightNm.toFixed(1)} N·m
-                </td>
-                <td className="py-3 pl-3 text-right font-mono whitespace-nowrap">
-                  {i === 0 ? '' : percent(row.ratio)}
-                </td>
-                <td className="py-3 pl-4">
-                  {row.advice ? (
-                    <>
-                      {row.advice.label}{' '}
-                      <span className="font-mono whitespace-nowrap">
-                        {row.advice.from} → {row.advice.to}
-                      </span>
-                    </>
-                  ) : (
-                    <span className="text-muted">{STATE_WORDS[row.state]}</span>
-                  )}
-                  {row.beyond !== null && (
-                    <span className="block text-sm text-rust">
-                      It would need {row.beyond.toFixed(0)}: the menu ends before.
-                    </span>
-                  )}
-                </td>
-                <td className="w-44 py-1 text-right">
-                  {row.advice && (
+        <div className="mt-3">
+          <Table
+            label="Gain per car"
+            caption={
+              <span className="text-sm text-muted">
+                Set so that {BY[by].words} the {view.names.car}.
+              </span>
+            }
+            rows={rows}
+            keyOf={(row) => row.carId}
+            fileName="gain-per-car"
+            columns={[
+              {
+                head: 'car',
+                value: (row) => row.name,
+                view: (row) => <span className={row.state === 'leads' ? 'font-bold' : ''}>{row.name}</span>,
+                isRowHead: true,
+              },
+              {
+                head: 'strong end',
+                value: (row) => 100 * row.peak,
+                view: (row) => percent(row.peak),
+                isFigure: true,
+              },
+              {
+                head: 'corners',
+                value: (row) => row.weightNm,
+                view: (row) => `${row.weightNm.toFixed(1)} N·m`,
+                isFigure: true,
+              },
+              {
+                head: 'against this car',
+                value: (row) => (row.state === 'leads' ? null : 100 * row.ratio),
+                view: (row) => (row.state === 'leads' ? '' : percent(row.ratio)),
+                isFigure: true,
+              },
+              {
+                head: 'gain of the car',
+                value: ({ advice, state }) =>
+                  advice ? `${advice.label} ${advice.from} → ${advice.to}` : STATE_WORDS[state],
+                view: (row) => <Gain row={row} />,
+              },
+              {
+                head: '',
+                className: 'w-44 text-right',
+                view: ({ name, carId, advice }) =>
+                  advice && (
                     <ApplyButton
                       look="plain"
-                      caution={cautionOf([{ carId: row.carId, ...row.advice }])}
-                      name={`Apply to the ${row.name}: ${row.advice.label} ${row.advice.from} to ${row.advice.to}`}
+                      caution={cautionOf([{ carId, ...advice }])}
+                      name={`Apply to the ${name}: ${advice.label} ${advice.from} to ${advice.to}`}
                       isBusy={isBusy}
                       onSaid={setSaid}
-                      onApply={() => apply([{ carId: row.carId, ...row.advice! }])}
+                      onApply={() => apply([{ carId, ...advice }])}
                     >
                       Apply
                     </ApplyButton>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                  ),
+              },
+            ]}
+          />
+        </div>
       )}
       {said && (
         <p role="alert" className="mt-2 text-rust">
@@ -181,6 +172,29 @@ export function CarsTable({
         </div>
       )}
     </section>
+  );
+}
+
+/** What its own gain is to be, or why it stays. */
+function Gain({ row }: { row: CarGain }) {
+  return (
+    <>
+      {row.advice ? (
+        <>
+          {row.advice.label}{' '}
+          <span className="font-mono whitespace-nowrap">
+            {row.advice.from} → {row.advice.to}
+          </span>
+        </>
+      ) : (
+        <span className="text-muted">{STATE_WORDS[row.state]}</span>
+      )}
+      {row.beyond !== null && (
+        <span className="block text-sm text-rust">
+          It would need {row.beyond.toFixed(0)}: the menu ends before.
+        </span>
+      )}
+    </>
   );
 }
 

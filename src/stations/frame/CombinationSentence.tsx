@@ -5,6 +5,7 @@ import { DropdownMenu } from 'radix-ui';
 import type { Combination } from '@/core/settings/scope';
 import type { BookView } from '@/book/model/bookView';
 import { told } from '@/parts/told';
+import { leave } from '@/ui/leaving';
 import { changeCombination } from '@/book/write/settings';
 
 type Part = keyof Combination;
@@ -98,7 +99,9 @@ function Pick({ part, label, now, value, choices, makeRig = false }: PickProps) 
           <DropdownMenu.Label className="px-3 py-1 text-sm text-muted">{label}</DropdownMenu.Label>
           <DropdownMenu.RadioGroup
             value={value}
-            onValueChange={(next) => void changeCombination({ [part]: next }).then((reply) => told(reply))}
+            onValueChange={(next) =>
+              leave(() => void changeCombination({ [part]: next }).then((reply) => told(reply)))
+            }
           >
             {choices.map((choice) => (
               <DropdownMenu.RadioItem

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { leave, LeaveDialog } from '@/ui/leaving';
 import { Notices } from '@/ui/notices';
 import { Pebble } from '@/ui/Pebble';
 import { useKeys } from '@/ui/useKeys';
@@ -48,7 +49,9 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
   };
   useKeys(
     {
-      ...Object.fromEntries(view.road.map((station, i) => [String(i + 1), () => router.push(station.path)])),
+      ...Object.fromEntries(
+        view.road.map((station, i) => [String(i + 1), () => leave(() => router.push(station.path))]),
+      ),
       '?': () => setHelp(true),
       a: () => markNewest('A'),
       b: () => markNewest('B'),
@@ -99,6 +102,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
       <Trail view={view} />
       <Palette view={view} open={isPalette} onOpenChange={setPalette} onKeys={() => setHelp(true)} />
       <KeysHelp open={isHelp} onOpenChange={setHelp} />
+      <LeaveDialog />
       <Notices />
     </div>
   );

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { COMPLAINTS } from '@/core/feel/complaints';
 import { download } from '@/ui/download';
+import { leave } from '@/ui/leaving';
 import type { BookView } from '@/book/model/bookView';
 import { PANEL_NAMES, PANELS } from '@/words/forcePanels';
 import { told } from '@/parts/told';
@@ -37,15 +38,16 @@ export function Palette({
   onKeys(): void;
 }) {
   const router = useRouter();
+  const go = (to: string) => leave(() => router.push(to));
   const choose = (part: Parameters<typeof changeCombination>[0]) =>
-    void changeCombination(part).then((reply) => told(reply));
+    leave(() => void changeCombination(part).then((reply) => told(reply)));
   const last = view.trail.lastLive;
   const entries: Entry[] = [
     ...view.road.map((station, i) => ({
       group: 'Stations',
       name: `${station.name}: ${station.reason}`,
       keys: String(i + 1),
-      run: () => router.push(station.path),
+      run: () => go(station.path),
     })),
     ...(last
       ? [
@@ -67,48 +69,48 @@ export function Palette({
       name: `Driver: ${driver}`,
       run: () => choose({ driver }),
     })),
-    { group: 'Rig', name: 'Add a rig', run: () => router.push('/start') },
-    { group: 'Rig', name: 'Describe this rig', run: () => router.push('/rig') },
+    { group: 'Rig', name: 'Add a rig', run: () => go('/start') },
+    { group: 'Rig', name: 'Describe this rig', run: () => go('/rig') },
     {
       group: 'Settings',
       name: 'Compare, branch and merge combinations',
-      run: () => router.push('/combinations'),
+      run: () => go('/combinations'),
     },
     {
       group: 'Settings',
       name: 'Translate: somebody gave me these numbers',
-      run: () => router.push('/translate'),
+      run: () => go('/translate'),
     },
     {
       group: 'Settings',
       name: 'Describe a title of your own',
-      run: () => router.push('/translate/describe'),
+      run: () => go('/translate/describe'),
     },
     {
       group: 'Settings',
       name: 'Describe the base of this rig',
-      run: () => router.push('/translate/describe?of=base'),
+      run: () => go('/translate/describe?of=base'),
     },
     ...PANELS.map((part) => ({
       group: 'Force',
       name: `Force: ${PANEL_NAMES[part]}`,
-      run: () => router.push(`/force?part=${part}`),
+      run: () => go(`/force?part=${part}`),
     })),
     ...COMPLAINTS.map(({ id, words }) => ({
       group: 'Feels like…',
       name: `Feels like: ${words}`,
-      run: () => router.push(`/force?part=feels&like=${id}`),
+      run: () => go(`/force?part=feels&like=${id}`),
     })),
-    { group: 'Axes', name: 'Prove it: the final check', run: () => router.push('/axes/check') },
+    { group: 'Axes', name: 'Prove it: the final check', run: () => go('/axes/check') },
     ...view.axes.map((axis) => ({
       group: 'Axes',
       name: `Axis: ${axis.name}`,
-      run: () => router.push(`/axes/${axis.axis}`),
+      run: () => go(`/axes/${axis.axis}`),
     })),
-    { group: 'Seat', name: 'From the seat: everything', run: () => router.push('/seat?do=all') },
-    { group: 'Seat', name: 'From the seat: all axes', run: () => router.push('/seat?do=axes') },
-    { group: 'Seat', name: 'From the seat: pre-flight', run: () => router.push('/seat?do=ready') },
-    { group: 'Seat', name: 'From the seat: minimum force', run: () => router.push('/seat?do=least') },
+    { group: 'Seat', name: 'From the seat: everything', run: () => go('/seat?do=all') },
+    { group: 'Seat', name: 'From the seat: all axes', run: () => go('/seat?do=axes') },
+    { group: 'Seat', name: 'From the seat: pre-flight', run: () => go('/seat?do=ready') },
+    { group: 'Seat', name: 'From the seat: minimum force', run: () => go('/seat?do=least') },
     ...view.axes
       .filter((axis) => axis.capture)
       .map((axis) => ({

@@ -6,6 +6,7 @@ import type { ColumnMatch } from '@/core/import/matchColumns';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { NextStep } from '@/ui/StationPage';
+import { Table } from '@/ui/Table';
 import type { Importing, useImport } from './useImport';
 
 type Import = ReturnType<typeof useImport>;
@@ -88,74 +89,81 @@ export function ImportActions({ log, importing }: { log: Import; importing: Impo
 /** Every column of the log: how it begins, what it is taken for, in which unit, and how sure that is. */
 export function ImportTable({ log, importing }: { log: Import; importing: Importing }) {
   const { columns, matches } = importing.preview;
+  const rows = columns.map((column, i) => ({ ...column, i, written: column.unit, ...importing.chosen[i]! }));
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full text-left text-[15px]">
-        <thead className="text-sm text-muted">
-          <tr className="border-b border-line">
-            {['Column', 'begins with', 'is taken for', 'in', ''].map((name, i) => (
-              <th key={i} scope="col" className="py-1 pr-4 font-normal">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {columns.map(({ name, unit, shown }, i) => {
-            const { channel, unit: chosen } = importing.chosen[i]!;
-            return (
-              <tr key={i} className="border-b border-line">
-                <th scope="row" className="py-1 pr-4 font-semibold">
-                  {name}
-                  {unit && <span className="ml-1 font-normal text-muted">{unit}</span>}
-                </th>
-                <td className="max-w-24 truncate py-1 pr-3 font-mono text-sm text-muted">
-                  {shown.join('  ')}
-                </td>
-                <td className="py-1 pr-3">
-                  <select
-                    aria-label={`${name} is taken for`}
-                    className="h-11 w-44 rounded-lg border border-line bg-raised px-2"
-                    value={channel ?? ''}
-                    onChange={(event) => {
-                      const to = (event.target.value || null) as Channel | null;
-                      log.choose(i, { channel: to, unit: to && firstUnit(to, unit) });
-                    }}
-                  >
-                    <option value="">left out</option>
-                    {(Object.keys(CHANNEL_UNITS) as Channel[]).map((one) => (
-                      <option key={one} value={one}>
-                        {CHANNEL_WORDS[one]}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-                <td className="py-1 pr-4">
-                  {channel && CHANNEL_UNITS[channel].length > 1 && (
-                    <select
-                      aria-label={`${name}: unit`}
-                      className={`h-11 w-28 rounded-lg border bg-raised px-2 ${chosen === null ? 'border-rust' : 'border-line'}`}
-                      value={chosen ?? ''}
-                      onChange={(event) => log.choose(i, { channel, unit: event.target.value || null })}
-                    >
-                      <option value="">which?</option>
-                      {CHANNEL_UNITS[channel].map((one) => (
-                        <option key={one.id} value={one.id}>
-                          {one.name}
-                        </option>
-                      ))}
-                    </select>
-                  )}
-                </td>
-                <td className="min-w-24 py-1 text-sm">
-                  <Sureness match={matches[i]!} channel={channel} unit={chosen} isKnown={importing.isKnown} />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      label="Columns of the log"
+      rows={rows}
+      keyOf={({ i }) => String(i)}
+      isInOrder
+      columns={[
+        {
+          head: 'Column',
+          value: ({ name }) => name,
+          view: ({ name, written }) => (
+            <>
+              {name}
+              {written && <span className="ml-1 font-normal text-muted">{written}</span>}
+            </>
+          ),
+          isRowHead: true,
+          className: 'font-semibold',
+        },
+        {
+          head: 'begins with',
+          value: ({ shown }) => shown.join('  '),
+          className: 'max-w-24 truncate font-mono text-sm text-muted',
+        },
+        {
+          head: 'is taken for',
+          view: ({ name, channel, written, i }) => (
+            <select
+              aria-label={`${name} is taken for`}
+              className="h-11 w-44 rounded-lg border border-line bg-raised px-2"
+              value={channel ?? ''}
+              onChange={(event) => {
+                const to = (event.target.value || null) as Channel | null;
+                log.choose(i, { channel: to, unit: to && firstUnit(to, written) });
+              }}
+            >
+              <option value="">left out</option>
+              {(Object.keys(CHANNEL_UNITS) as Channel[]).map((one) => (
+                <option key={one} value={one}>
+                  {CHANNEL_WORDS[one]}
+                </option>
+              ))}
+            </select>
+          ),
+        },
+        {
+          head: 'in',
+          view: ({ name, channel, unit, i }) =>
+            channel &&
+            CHANNEL_UNITS[channel].length > 1 && (
+              <select
+                aria-label={`${name}: unit`}
+                className={`h-11 w-28 rounded-lg border bg-raised px-2 ${unit === null ? 'border-rust' : 'border-line'}`}
+                value={unit ?? ''}
+                onChange={(event) => log.choose(i, { channel, unit: event.target.value || null })}
+              >
+                <option value="">which?</option>
+                {CHANNEL_UNITS[channel].map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+              </select>
+            ),
+        },
+        {
+          head: '',
+          className: 'min-w-24 text-sm',
+          view: ({ i, channel, unit }) => (
+            <Sureness match={matches[i]!} channel={channel} unit={unit} isKnown={importing.isKnown} />
+          ),
+        },
+      ]}
+    />
   );
 }
 

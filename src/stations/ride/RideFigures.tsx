@@ -4,6 +4,7 @@ import { settingNames } from '@/book/judge/trail';
 import { useEarlierRides } from '@/parts/useEarlierRides';
 import { Button } from '@/ui/Button';
 import { Facts } from '@/ui/StationPage';
+import { Table } from '@/ui/Table';
 import { decibels, lapTime, moment } from '@/words/format';
 import { percent } from '@/core/text/percent';
 
@@ -54,58 +55,75 @@ const WHY_NOT = {
 export function RideTable({ view }: { view: BookView }) {
   const { lines, isMore, more } = useEarlierRides(view);
   return (
-    <>
-      <table className="mt-6 w-full text-left text-[15px]">
-        <caption className="pb-2 text-left font-bold">Rides of this combination</caption>
-        <thead className="text-sm text-muted">
-          <tr>
-            {['', 'When', 'Changed before it', 'Laps', ''].map((name, i) => (
-              <th key={i} className="py-1 pr-4 font-normal">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {lines.toReversed().map((ride) => (
-            <RideRow key={ride.id} ride={ride} view={view} />
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-6">
+      <Table
+        label="Rides of this combination"
+        caption={<span className="font-bold">Rides of this combination</span>}
+        rows={lines.toReversed()}
+        keyOf={(ride) => ride.id}
+        fileName="rides"
+        columns={[
+          { head: 'Mark', value: (ride) => ride.mark ?? '', className: 'font-bold' },
+          {
+            head: 'When',
+            value: (ride) => ride.atMs,
+            view: (ride) => moment(ride.atMs),
+            className: 'whitespace-nowrap',
+          },
+          {
+            head: 'Changed before it',
+            value: (ride) => changedText(view, ride),
+            view: (ride) => (
+              <span className={ride.changed.length > 1 ? 'text-rust' : ''}>{changedText(view, ride)}</span>
+            ),
+          },
+          {
+            head: 'Laps',
+            value: (ride) => ride.laps.map(lapText).join(' '),
+            view: (ride) => <Laps ride={ride} />,
+            className: 'font-mono text-sm',
+          },
+          { head: '', view: (ride) => <RideFile id={ride.id} /> },
+        ]}
+      />
       {isMore && (
         <Button className="mt-3" onClick={more}>
           Earlier rides
         </Button>
       )}
+    </div>
+  );
+}
+
+function changedText(view: BookView, { changed }: RideLine): string {
+  if (changed.length === 0) return 'nothing';
+  return `${settingNames(view, changed)}${changed.length > 1 ? ' (confounded)' : ''}`;
+}
+
+function lapText({ timeS, why }: RideLine['laps'][number]): string {
+  return timeS !== null ? lapTime(timeS) : why ? WHY_NOT[why] : '';
+}
+
+function Laps({ ride }: { ride: RideLine }) {
+  return (
+    <>
+      {ride.laps.map((lap, i) => (
+        <span key={i} className={`mr-3 inline-block ${lap.timeS === null ? 'text-muted' : ''}`}>
+          {lapText(lap)}
+        </span>
+      ))}
+      {ride.moreLaps > 0 && <span className="text-muted">and {ride.moreLaps} more</span>}
     </>
   );
 }
 
-function RideRow({ ride, view }: { ride: RideLine; view: BookView }) {
+function RideFile({ id }: { id: string }) {
   return (
-    <tr className="border-t border-line align-top">
-      <td className="py-2 pr-4 font-bold">{ride.mark ?? ''}</td>
-      <td className="py-2 pr-4">{moment(ride.atMs)}</td>
-      <td className={`py-2 pr-4 ${ride.changed.length > 1 ? 'text-rust' : ''}`}>
-        {ride.changed.length === 0 ? 'nothing' : settingNames(view, ride.changed)}
-        {ride.changed.length > 1 && ' (confounded)'}
-      </td>
-      <td className="py-2 pr-4 font-mono text-sm">
-        {ride.laps.map(({ timeS, why }, i) => (
-          <span key={i} className={`mr-3 inline-block ${timeS === null ? 'text-muted' : ''}`}>
-            {timeS !== null ? lapTime(timeS) : why ? WHY_NOT[why] : ''}
-          </span>
-        ))}
-        {ride.moreLaps > 0 && <span className="text-muted">and {ride.moreLaps} more</span>}
-      </td>
-      <td className="py-2">
-        <a
-          className="font-semibold text-muted underline-offset-4 hover:underline"
-          href={`/api/rides/file?id=${ride.id}`}
-        >
-          CSV
-        </a>
-      </td>
-    </tr>
+    <a
+      className="font-semibold text-muted underline-offset-4 hover:underline"
+      href={`/api/rides/file?id=${id}`}
+    >
+      CSV
+    </a>
   );
 }

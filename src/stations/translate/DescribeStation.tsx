@@ -3,21 +3,29 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AxisName } from '@/core/axes/recording';
+import { useWatch } from 'react-hook-form';
 import { writeDialectJson } from '@/core/formats/dialectJson';
 import type { DialectField } from '@/core/response/dialect';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
-import { NumberField, SelectField, TextField } from '@/ui/fields';
+import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { told } from '@/parts/told';
+import { useSchemaForm } from '@/parts/useSchemaForm';
 import { saveBase, saveTitle } from '@/book/write/titles';
-import { dialectOf, fieldsOf, FIRST_ANSWERS, type FieldAnswers } from './describe';
+import {
+  describeSchema,
+  dialectOf,
+  fieldsOf,
+  FIRST_ANSWERS,
+  numbersFault,
+  type Description,
+  type FieldAnswers,
+} from './describe';
 import { FieldForm } from './FieldForm';
 
-type Rotation = 'direct' | 'stretch';
-const ROTATIONS: { value: Rotation; name: string }[] = [
+const ROTATIONS: { value: Description['rotation']; name: string }[] = [
   { value: 'direct', name: 'has a rotation setting of its own' },
   { value: 'stretch', name: 'stretches the wheel over the car’s lock' },
 ];
@@ -26,6 +34,9 @@ const ROTATIONS: { value: Rotation; name: string }[] = [
 export type Subject = 'title' | 'base';
 
 const TURNS = { min: 180, max: 1080, step: 10, neutral: 900 };
+
+/** What is asked of the rotation, in the order in which one reads it. */
+const TURN_WORDS = { min: 'min', max: 'max', step: 'step', neutral: 'as it comes' } as const;
 
 const rotationField = (turns: typeof TURNS): DialectField => ({
   key: 'rotation',
@@ -41,32 +52,36 @@ export function DescribeStation({ view, subject }: { view: BookView; subject: Su
   // Where another window described the base since, it says so.
   const [began] = useState(view.rig.spec.base.program);
   const pedals = view.axes.filter(({ axis }) => axis !== 'steering' && axis !== 'gear');
-  const [name, setName] = useState(isBase ? `${view.rig.name} base` : '');
-  const [rotation, setRotation] = useState<Rotation>(isBase ? 'direct' : 'stretch');
-  const [turns, setTurns] = useState(isBase ? baseTurns(view) : TURNS);
-  const [axes, setAxes] = useState<AxisName[]>(pedals.map(({ axis }) => axis));
-  const [answers, setAnswers] = useState(() =>
-    FIRST_ANSWERS.map((field) => ({ ...field, isThere: !isBase })),
-  );
+  const form = useSchemaForm(describeSchema, {
+    name: isBase ? `${view.rig.name} base` : '',
+    rotation: isBase ? 'direct' : 'stretch',
+    turns: isBase ? baseTurns(view) : TURNS,
+    axes: pedals.map(({ axis }) => axis),
+    answers: FIRST_ANSWERS.map((field) => ({ ...field, isThere: !isBase })),
+  });
+  const { control, setValue } = form;
+  const { name, rotation, turns, axes, answers } = useWatch({ control }) as Description;
   const described = answers.some((field) => field.isThere);
   // A base may turn and do nothing else; a title without any field is none.
   const fields = isBase && !described ? [] : fieldsOf(answers);
-  const steering = soundTurns(turns) && rotation === 'direct' ? [rotationField(turns)] : [];
-  const change = (i: number, next: Partial<FieldAnswers>) =>
-    setAnswers((now) => now.map((field, k) => (k === i ? { ...field, ...next } : field)));
-  const isWhole = fields !== null && name.trim() !== '' && (rotation !== 'direct' || steering.length > 0);
-  const save = async () => {
-    if (!fields) return;
+  const sound = rotation === 'direct' ? soundTurns(turns) : null;
+  const steering = sound ? [rotationField(sound)] : [];
+  const isWhole = fields !== null && name.trim() !== '' && (rotation !== 'direct' || sound !== null);
+  const save = async (description: Description) => {
+    if (!fields || !isWhole) return;
     const reply = isBase
-      ? await saveBase({ name, steering, axes: fields.length > 0 ? axes : [], fields }, began)
-      : await saveTitle({ name, rotation, fields, steering });
-    if (
-      told(
-        reply,
-        isBase ? `The ${view.rig.name} has these menus now` : `${name} can be chosen as a title now`,
-      )
-    )
-      router.push(isBase ? '/shape' : '/translate');
+      ? await saveBase(
+          { name: description.name, steering, axes: fields.length > 0 ? axes : [], fields },
+          began,
+        )
+      : await saveTitle({ name: description.name, rotation, fields, steering });
+    const done = isBase
+      ? `The ${view.rig.name} has these menus now`
+      : `${description.name} can be chosen as a title now`;
+    if (!told(reply, done)) return;
+    // It is kept: nothing is left behind.
+    form.reset(description);
+    router.push(isBase ? '/shape' : '/translate');
   };
   return (
     <StationPage
@@ -79,7 +94,7 @@ export function DescribeStation({ view, subject }: { view: BookView; subject: Su
             title={isWhole ? 'All of it is known' : 'What is still missing'}
             actions={
               <>
-                <Button look="next" disabled={!isWhole} onClick={() => void save()}>
+                <Button type="submit" form="description" look="next" disabled={!isWhole}>
                   {isBase ? 'Keep this base' : 'Keep this title'}
                 </Button>
                 {fields && steering.length + fields.length > 0 && (
@@ -137,53 +152,64 @@ export function DescribeStation({ view, subject }: { view: BookView; subject: Su
           </Link>
         ))}
       </nav>
-      <div className="grid max-w-2xl gap-3 sm:grid-cols-2">
-        <TextField label="What is it called?" isStacked value={name} most={40} onChange={setName} />
-        {!isBase && (
-          <SelectField<Rotation>
-            label="With the wheel it"
-            isStacked
-            value={rotation}
-            options={ROTATIONS}
-            onChange={setRotation}
-          />
-        )}
-      </div>
-      {rotation === 'direct' && (
-        <div className="mt-3 grid max-w-2xl grid-cols-4 gap-3">
-          {(['min', 'max', 'step', 'neutral'] as const).map((part) => (
-            <NumberField
-              key={part}
-              label={`rotation, ${part === 'neutral' ? 'as it comes' : part}`}
+      <Form
+        form={form}
+        id="description"
+        what={`What you wrote of ${isBase ? 'the base' : 'the title'}`}
+        onKeep={save}
+      >
+        <div className="grid max-w-2xl gap-3 sm:grid-cols-2">
+          <FormText control={control} name="name" label="What is it called?" isStacked most={40} />
+          {!isBase && (
+            <FormSelect
+              control={control}
+              name="rotation"
+              label="With the wheel it"
               isStacked
-              unit="°"
-              value={turns[part]}
-              onChange={(value) => value !== null && setTurns({ ...turns, [part]: value })}
+              options={ROTATIONS}
             />
-          ))}
+          )}
         </div>
-      )}
-      {isBase && pedals.length > 0 && (
-        <fieldset className="mt-4 flex max-w-2xl flex-wrap gap-x-6">
-          <legend className="text-sm text-muted">It shapes</legend>
-          {pedals.map(({ axis, name: word }) => (
-            <label key={axis} className="flex min-h-11 cursor-pointer items-center gap-2">
-              <input
-                type="checkbox"
-                className="h-5 w-5 accent-(--lichen)"
-                checked={axes.includes(axis)}
-                onChange={(event) =>
-                  setAxes(event.target.checked ? [...axes, axis] : axes.filter((other) => other !== axis))
-                }
+        {rotation === 'direct' && (
+          <div className="mt-3 grid max-w-2xl grid-cols-4 gap-3">
+            {(['min', 'max', 'step', 'neutral'] as const).map((part) => (
+              <FormNumber
+                key={part}
+                control={control}
+                name={`turns.${part}`}
+                label={`rotation, ${TURN_WORDS[part]}`}
+                isStacked
+                unit="°"
               />
-              {word}
-            </label>
-          ))}
-        </fieldset>
-      )}
-      {answers.map((field, i) => (
-        <FieldForm key={field.parameter} field={field} onChange={(next) => change(i, next)} />
-      ))}
+            ))}
+          </div>
+        )}
+        {isBase && pedals.length > 0 && (
+          <fieldset className="mt-4 flex max-w-2xl flex-wrap gap-x-6">
+            <legend className="text-sm text-muted">It shapes</legend>
+            {pedals.map(({ axis, name: word }) => (
+              <label key={axis} className="flex min-h-11 cursor-pointer items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="h-5 w-5 accent-(--lichen)"
+                  checked={axes.includes(axis)}
+                  onChange={(event) =>
+                    setValue(
+                      'axes',
+                      event.target.checked ? [...axes, axis] : axes.filter((other) => other !== axis),
+                      { shouldDirty: true },
+                    )
+                  }
+                />
+                {word}
+              </label>
+            ))}
+          </fieldset>
+        )}
+        {answers.map((field, i) => (
+          <FieldForm key={field.parameter} control={control} index={i} />
+        ))}
+      </Form>
     </StationPage>
   );
 }
@@ -204,11 +230,11 @@ function baseTurns(view: BookView): typeof TURNS {
   return field ? { min: field.min, max: field.max, step: field.step, neutral: field.neutral } : TURNS;
 }
 
-function soundTurns({ min, max, step, neutral }: typeof TURNS): boolean {
-  const steps = (max - min) / step;
-  return (
-    max > min && step > 0 && Math.abs(steps - Math.round(steps)) < 1e-6 && neutral >= min && neutral <= max
-  );
+/** The rotation's numbers where they are all there and can be. */
+function soundTurns(turns: Description['turns']): typeof TURNS | null {
+  const { min, max, step, neutral } = turns;
+  if (min === null || max === null || step === null || neutral === null) return null;
+  return numbersFault(turns) === null ? { min, max, step, neutral } : null;
 }
 
 function missing(name: string, answers: FieldAnswers[], isBase: boolean): string {

@@ -1,19 +1,60 @@
+import { z } from 'zod';
+import { AXIS_NAMES } from '@/core/axes/recording';
 import type { Dialect, DialectField, FieldMap, ResponseParameter } from '@/core/response/dialect';
 import { probeField, type Probed, type Shown, type Unmapped } from '@/core/response/probe';
+import { line } from '@/core/text/line';
+
+const asked = z.number().nullable();
+
+const numbersSchema = z.strictObject({ min: asked, max: asked, step: asked, neutral: asked });
+type Numbers = z.output<typeof numbersSchema>;
 
 /** What is asked of one field: its numbers on the menu, and what the title shows with it. */
-export interface FieldAnswers {
-  parameter: ResponseParameter;
-  isThere: boolean;
-  label: string;
-  min: number | null;
-  max: number | null;
-  step: number | null;
-  neutral: number | null;
+const answersSchema = numbersSchema.extend({
+  parameter: z.enum(['deadzone', 'saturation', 'curve']),
+  isThere: z.boolean(),
+  label: line(40).min(1, 'It has a name on the menu.'),
   /** The field's value while it was read. */
-  probe: number | null;
+  probe: asked,
   /** What it displayed at each input, percent. */
-  shown: (number | null)[];
+  shown: z.array(z.number().min(0, 'From 0 to 100.').max(100, 'From 0 to 100.').nullable()),
+});
+export type FieldAnswers = z.output<typeof answersSchema>;
+
+/** Everything that is asked of a title or a base. */
+export const describeSchema = z
+  .strictObject({
+    name: line(40).min(1, 'Its name, first of all.'),
+    rotation: z.enum(['direct', 'stretch']),
+    turns: numbersSchema,
+    axes: z.array(z.enum(AXIS_NAMES)),
+    answers: z.array(answersSchema),
+  })
+  .superRefine(({ rotation, turns, answers }, context) => {
+    const say = (path: (string | number)[], numbers: Numbers) => {
+      const fault = numbersFault(numbers);
+      if (fault) context.addIssue({ code: 'custom', path: [...path, fault.at], message: fault.words });
+    };
+    if (rotation === 'direct') say(['turns'], turns);
+    for (const [i, field] of answers.entries()) if (field.isThere) say(['answers', i], field);
+  });
+export type Description = z.output<typeof describeSchema>;
+
+/** Which of a field's numbers can't be; what is not typed in yet is no fault. */
+export function numbersFault({
+  min,
+  max,
+  step,
+  neutral,
+}: Numbers): { at: keyof Numbers; words: string } | null {
+  if (min === null || max === null) return null;
+  if (max <= min) return { at: 'max', words: `It lies above ${min}.` };
+  const steps = step === null ? 1 : (max - min) / step;
+  if (step !== null && !(step > 0 && Math.abs(steps - Math.round(steps)) < 1e-6))
+    return { at: 'step', words: `It divides the way from ${min} to ${max}.` };
+  if (neutral !== null && !(neutral >= min && neutral <= max))
+    return { at: 'neutral', words: `It lies between ${min} and ${max}.` };
+  return null;
 }
 
 /** Inputs at which the title is read, percent of the way. */
@@ -59,9 +100,7 @@ export const PARAMETER_WORDS: Record<ResponseParameter, { name: string; asks: st
 export function unmapped(answers: FieldAnswers): Unmapped | null {
   const { parameter, label, min, max, step, neutral } = answers;
   if (min === null || max === null || step === null || neutral === null) return null;
-  const steps = (max - min) / step;
-  const isSound =
-    max > min && step > 0 && neutral >= min && neutral <= max && Math.abs(steps - Math.round(steps)) < 1e-6;
+  const isSound = numbersFault(answers) === null;
   return isSound ? { key: PARAMETER_WORDS[parameter].key, label, min, max, step, neutral } : null;
 }
 

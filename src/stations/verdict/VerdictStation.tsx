@@ -17,6 +17,7 @@ import { useRideTrace } from '@/parts/useRideTrace';
 import { setMark } from '@/book/write/rides';
 import type { RideTrace } from '@/book/model/rideTrace';
 import { NextStep, StationPage } from '@/ui/StationPage';
+import { Table, type TableColumn } from '@/ui/Table';
 import { moment } from '@/words/format';
 import { told } from '@/parts/told';
 import type { Pair } from '@/book/model/pair';
@@ -190,59 +191,65 @@ const withoutUnit = (text: string) => text.replace(/ (s|points)$/, '');
 
 function ComparisonTable({ comparisons }: { comparisons: Comparison[] }) {
   return (
-    <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="A and B in numbers">
-      <table className="w-full text-left text-sm">
-        <thead className="text-sm text-muted">
-          <tr>
-            <th className="py-1 pr-4 font-normal">Measure</th>
-            <th className="py-1 pr-4 font-normal">A</th>
-            <th className="py-1 pr-4 font-normal">B</th>
-            <th className="py-1 pr-4 font-normal">Difference</th>
-            <th className="py-1 pr-4 font-normal">
-              <Term
-                word="95 % interval"
-                meaning="Bias-corrected bootstrap interval of the difference, from resampling the counted laps 10,000 times."
-              />
-            </th>
-            <th className="py-1 pr-4 font-normal">
-              <Term
-                word="p, Holm"
-                meaning="Chance of a difference this large if A and B were the same, from shuffling the laps; adjusted for all measures shown."
-              />
-            </th>
-            <th className="py-1 font-normal">
-              <Term
-                word="could show"
-                meaning="The least true difference that so many laps with this spread would show (power 0.8)."
-              />
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {comparisons.map((c) => (
-            <tr key={c.name} className="border-t border-line">
-              <th className="py-2 pr-4 font-semibold">{c.label}</th>
-              <td className="py-2 pr-4 font-mono whitespace-nowrap">{measureValue(c, c.meanA)}</td>
-              <td className="py-2 pr-4 font-mono whitespace-nowrap">{measureValue(c, c.meanB)}</td>
-              <td
-                className={`py-2 pr-4 font-mono whitespace-nowrap ${isClear(c) ? 'font-bold' : 'text-muted'}`}
-              >
-                {measureDifference(c, c.difference)}
-              </td>
-              <td className="py-2 pr-4 font-mono whitespace-nowrap">
-                {withoutUnit(measureDifference(c, c.interval[0]))} …{' '}
-                {withoutUnit(measureDifference(c, c.interval[1]))}
-              </td>
-              <td className="py-2 pr-4 font-mono">{c.pHolm.toFixed(2)}</td>
-              <td className="py-2 font-mono whitespace-nowrap">
-                {c.smallestShown > 0
-                  ? withoutUnit(measureDifference(c, c.smallestShown)).replace('+', '')
-                  : '–'}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-4">
+      <Table
+        label="A and B in numbers"
+        rows={comparisons}
+        columns={COMPARED}
+        keyOf={(c) => c.name}
+        fileName="a-and-b"
+        isInOrder
+      />
     </div>
   );
 }
+
+const FIGURE = 'font-mono whitespace-nowrap';
+
+const COMPARED: TableColumn<Comparison>[] = [
+  { head: 'Measure', value: (c) => c.label, isRowHead: true, className: 'font-semibold' },
+  { head: 'A', value: (c) => measureValue(c, c.meanA), className: FIGURE },
+  { head: 'B', value: (c) => measureValue(c, c.meanB), className: FIGURE },
+  {
+    head: 'Difference',
+    value: (c) => measureDifference(c, c.difference),
+    view: (c) => (
+      <span className={isClear(c) ? 'font-bold' : 'text-muted'}>{measureDifference(c, c.difference)}</span>
+    ),
+    className: FIGURE,
+  },
+  {
+    head: '95 % interval',
+    headView: (
+      <Term
+        word="95 % interval"
+        meaning="Bias-corrected bootstrap interval of the difference, from resampling the counted laps 10,000 times."
+      />
+    ),
+    value: (c) => c.interval.map((end) => withoutUnit(measureDifference(c, end))).join(' … '),
+    className: FIGURE,
+  },
+  {
+    head: 'p, Holm',
+    headView: (
+      <Term
+        word="p, Holm"
+        meaning="Chance of a difference this large if A and B were the same, from shuffling the laps; adjusted for all measures shown."
+      />
+    ),
+    value: (c) => c.pHolm.toFixed(2),
+    className: FIGURE,
+  },
+  {
+    head: 'could show',
+    headView: (
+      <Term
+        word="could show"
+        meaning="The least true difference that so many laps with this spread would show (power 0.8)."
+      />
+    ),
+    value: (c) =>
+      c.smallestShown > 0 ? withoutUnit(measureDifference(c, c.smallestShown)).replace('+', '') : null,
+    className: FIGURE,
+  },
+];
