@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { NOT_FOUND_FAULTS, NOT_FOUND_QUESTIONS } from '../src/catalog/faults';
-import { expect, test } from './fixtures';
+import { expect, message, test } from './fixtures';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -39,7 +39,7 @@ test('"not found" ends in the rotation; the road reminds of it until the steerin
   await page.goto(`${server.url}/rig`);
   await page.getByLabel('Version', { exact: true }).first().fill('2.15');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('Tern is written down')).toBeVisible();
+  await expect(message(page, 'Tern is written down')).toBeVisible();
 
   await page.goto(`${server.url}/axes/steering`);
   await page.getByRole('button', { name: 'Start the capture' }).click();
@@ -93,7 +93,7 @@ test('a capture goes out as a file and comes back: compared, played as a device,
   await page.getByRole('button', { name: 'End the replay', exact: true }).click();
   await expect(page.getByText('Simulated Tern', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Keep in the history' }).click();
-  await expect(page.getByText('Kept: brake')).toBeVisible();
+  await expect(message(page, 'Kept: brake')).toBeVisible();
   await page.getByRole('link', { name: 'History' }).click();
   await expect(page.getByText(/^5 captures since/)).toBeVisible();
 });
@@ -116,7 +116,7 @@ test('the Gannet: seven axes, an inverted clutch; the check says exactly what is
   await expect(page.getByRole('link', { name: /^Axes, under way: Steering capture waits/ })).toBeVisible();
   await page.goto(`${server.url}/axes/steering`);
   await page.getByRole('button', { name: 'Discard' }).click();
-  await expect(page.getByText('The draft is gone')).toBeVisible();
+  await expect(message(page, 'The draft is gone')).toBeVisible();
 
   const next = page.getByRole('region', { name: 'What to do next' });
   const check = async () => {

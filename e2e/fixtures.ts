@@ -43,6 +43,11 @@ function isAlive(): boolean {
   return Object.keys(document).some((key) => key.startsWith('_reactListening'));
 }
 
+/** A message as it stands on the screen; beside it the same is read aloud. */
+export function message(page: Page, text: string | RegExp) {
+  return page.getByRole('region', { name: /^Messages/ }).getByText(text);
+}
+
 /** Chooses in the frame what to drive, and waits until the book has it: a page opened sooner cuts the choice off. */
 export async function choose(page: Page, kind: 'Title' | 'Car', name: string) {
   const sentence = page.getByRole('banner');

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { SAMPLE_LOGS } from '../src/catalog/sampleLogs';
-import { expect, test } from './fixtures';
+import { expect, message, test } from './fixtures';
 
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -66,7 +66,7 @@ test('logs of six shapes: four are taken in as they are confirmed, two are refus
   ).toBeVisible();
   await next(page).getByRole('button', { name: 'Keep this ride' }).click();
   await expect(rides(page)).toHaveCount(3);
-  await expect(page.getByText(/clipping, headroom and gain cannot be told/)).toBeVisible();
+  await expect(message(page, /clipping, headroom and gain cannot be told/)).toBeVisible();
 
   // Units that are not said are asked, never guessed; the next log of this source asks no more.
   await open(page, 'tabs');

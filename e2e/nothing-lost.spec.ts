@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from './fixtures';
+import { expect, message, test } from './fixtures';
 import { startServer } from './server';
 
 test('a server killed after Apply has everything when it comes back', async ({ page, server }) => {
@@ -13,7 +13,7 @@ test('a server killed after Apply has everything when it comes back', async ({ p
   // That nobody answers is said, and nothing pretends to be done.
   await page.getByRole('button', { name: /^Apply: Brake saturation/ }).click();
   await expect(
-    page.getByText(/^Pebble Road does not answer: what was asked of it just now may not be done/),
+    message(page, /^Pebble Road does not answer: what was asked of it just now may not be done/),
   ).toBeVisible();
   // Neither does a part of the program that was not loaded yet leave anybody waiting.
   await page.getByText('Captures as files').click();
@@ -21,7 +21,7 @@ test('a server killed after Apply has everything when it comes back', async ({ p
     .getByLabel('Analyse a capture file')
     .setInputFiles({ name: 'brake.csv', mimeType: 'text/csv', buffer: Buffer.from('t_s,brake\n') });
   await expect(
-    page.getByText('brake.csv was not read: a part of the program did not load (was Pebble Road closed?)'),
+    message(page, 'brake.csv was not read: a part of the program did not load (was Pebble Road closed?)'),
   ).toBeVisible();
   const again = await startServer(server.folder, 'demo');
   await page.goto(`${again.url}/shape`);
@@ -51,10 +51,10 @@ test('a page that is older than the program, or that it stumbles over, is told s
     );
   await spoilNext({ 'next-action': '40'.padEnd(42, '0') });
   await apply.click();
-  await expect(page.getByText(/^This page is older than the program.*is not done/)).toBeVisible();
+  await expect(message(page, /^This page is older than the program.*is not done/)).toBeVisible();
   await spoilNext({ 'content-type': 'text/plain;charset=UTF-8' }, '{no list');
   await apply.click();
-  await expect(page.getByText(/^Pebble Road could not do what was asked of it just now/)).toBeVisible();
+  await expect(message(page, /^Pebble Road could not do what was asked of it just now/)).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
   await apply.click();
@@ -106,7 +106,7 @@ test('two windows: the one that still shows an older value is told, and overwrit
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('button', { name: /Change: Brake dead zone 0 → 10/ })).toBeVisible();
   await other.getByRole('button', { name: /^Apply: Brake dead zone 0 to 4/ }).click();
-  await expect(other.getByText(/Dead zone is 10 by now; this page still showed not set/)).toBeVisible();
+  await expect(message(other, /Dead zone is 10 by now; this page still showed not set/)).toBeVisible();
   // It shows now what holds.
   await expect(other.getByRole('button', { name: /Change: Brake dead zone 0 → 10/ })).toBeVisible();
   await expect(other.getByRole('button', { name: /Change: Brake dead zone/ })).toHaveCount(1);

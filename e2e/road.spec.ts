@@ -62,7 +62,7 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
     /With B the brake no longer drags .* 100 % of the full presses show 100 % instead of 0 % and a lap is \d\.\d\d s shorter/,
   );
   await expect(page.getByText(/Confounded: brake dead zone and brake saturation changed/)).toBeVisible();
-  const table = page.getByRole('region', { name: 'A and B in numbers' });
+  const table = page.getByRole('table', { name: 'A and B in numbers' });
   await expect(table.getByRole('row', { name: /Brake drag 100 % 0 % −100 points/ })).toBeVisible();
   await expect(table.getByRole('row', { name: /Spread of full presses/ })).toBeVisible();
   await next.getByRole('button', { name: 'Put back' }).first().click();

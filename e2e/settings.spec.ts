@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, expect, test } from './fixtures';
+import { choose, expect, message, test } from './fixtures';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
@@ -167,7 +167,7 @@ test('a book that is backed up, wrecked and restored is equal to what it was', a
   await choose(saved);
   await expect(next(page).getByText('changes: 5 → 4')).toBeVisible({ timeout: 120_000 });
   await next(page).getByRole('button', { name: 'Replace the book' }).click();
-  await expect(page.getByText(/Restored the book of/)).toBeVisible({ timeout: 120_000 });
+  await expect(message(page, /Restored the book of/)).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
   // From the page: read back before it is called good.
   const download = page.waitForEvent('download', { timeout: 120_000 });
@@ -205,7 +205,7 @@ test('a title that nobody knows is described from its menus, and driven in', asy
     /an exponent that reaches [23](\.\d)? at its end; more is livelier/,
   );
   await page.getByRole('button', { name: 'Keep this title' }).click();
-  await expect(page.getByText('Ferry Lane can be chosen as a title now')).toBeVisible();
+  await expect(message(page, 'Ferry Lane can be chosen as a title now')).toBeVisible();
   expect(Date.now() - from).toBeLessThan(180_000);
 
   await choose(page, 'Title', 'Ferry Lane');
@@ -239,7 +239,7 @@ test('a base that nobody knows is described, and becomes a layer of its own', as
   await form.getByLabel('pedal at 75 %: shows', { exact: true }).press('Tab');
   await expect(form.getByRole('status')).toHaveText(/an amount: 100 would swallow all of the way/);
   await next(page).getByRole('button', { name: 'Keep this base' }).click();
-  await expect(page.getByText('The Tern has these menus now')).toBeVisible();
+  await expect(message(page, 'The Tern has these menus now')).toBeVisible();
 
   await page.goto(`${server.url}/shape/throttle`);
   await page.getByRole('button', { name: 'Base: Loft base' }).click();

@@ -2,7 +2,7 @@ import { carById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import type { Motion } from '@/core/axes/actor';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { playAxis, rangeOf } from '@/core/axes/simulatedAxis';
 import { chainOf } from '@/core/force/chainOf';
 import { ROLL_MPS } from '@/core/force/forceAdvice';

@@ -1,4 +1,4 @@
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { MenuPage } from '@/core/card/setupCard';
 import type { BaseProgram, RigSpec } from '@/core/rig/rigSpec';
 import type { Dialect, DialectField } from '@/core/response/dialect';

@@ -1,4 +1,4 @@
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { ForceParameter } from '@/core/force/forceParameters';
 import type { Dialect, DialectField } from '@/core/response/dialect';
 

@@ -1,5 +1,5 @@
 import type { FootHabits } from '@/core/axes/foot';
-import type { PedalAxis } from '@/core/axes/recording';
+import type { PedalAxis } from '@/core/axes/axes';
 
 /** Drivers are called by their shift; each has feet of their own. */
 export const DRIVERS = ['Dawn shift', 'Noon shift', 'Late shift'] as const;

@@ -1,4 +1,4 @@
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import type { OwnTitleDocument } from '@/core/formats/ownTitleJson';
 import { CARS } from './cars';
 import { sameOnEveryAxis, type ShapedAxis } from './dialects';

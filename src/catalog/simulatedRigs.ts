@@ -1,7 +1,7 @@
 import type { WheelHabits } from '@/core/axes/hand';
 import type { LeverFaults } from '@/core/axes/lever';
 import type { PedalHardware } from '@/core/axes/pedalSensor';
-import { isPedalAxis, type AxisName, type PedalAxis } from '@/core/axes/recording';
+import { isPedalAxis, type AxisName, type PedalAxis } from '@/core/axes/axes';
 import type { SimulatedAxis, WheelHardware } from '@/core/axes/simulatedAxis';
 import { plainRig, type RigSpec } from '@/core/rig/rigSpec';
 import { habitsOf } from './drivers';

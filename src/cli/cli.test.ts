@@ -5,7 +5,7 @@ import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import { plainBase } from '@/core/force/forceSettings';
 import { START_FIELD } from '@/core/testing/startField';
 import { programmeFor } from '@/core/axes/programme';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
 import { readCaptureCsv, writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';

@@ -1,5 +1,6 @@
 import { readRideCsv } from '@/core/formats/rideCsv';
-import { MEASURES, measureRide, type MeasuredLap, type RideMeasures } from '@/core/rides/measureRide';
+import { lapMeasure, measureRide, type MeasuredLap, type RideMeasures } from '@/core/rides/measureRide';
+import { MEASURES_SHOWN } from '@/core/rides/measures';
 import { UsageError } from './arguments';
 import { shown, type Command } from './command';
 import { orRefuse, readText } from './files';
@@ -20,12 +21,12 @@ export const measure: Command = {
 /** Laps as rows, means of the counted ones last. */
 export function lapTable(laps: MeasuredLap[], summary: RideMeasures['summary']): string[][] {
   return [
-    ['lap', ...MEASURES.map((m) => m.name), 'counted'],
+    ['lap', ...MEASURES_SHOWN.map((m) => m.name), 'counted'],
     ...laps.map((lap) => [
       String(lap.lap),
-      ...MEASURES.map((m) => shown(m.read(lap))),
+      ...MEASURES_SHOWN.map((m) => shown(lapMeasure(lap, m.name))),
       lap.counted ? 'yes' : `no: ${lap.why}`,
     ]),
-    ['mean', ...MEASURES.map((m) => shown(summary[m.name])), ''],
+    ['mean', ...MEASURES_SHOWN.map((m) => shown(summary[m.name])), ''],
   ];
 }

@@ -2,7 +2,7 @@ import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { Titles } from '@/catalog/ownTitle';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import { captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import { factKind } from '@/core/formats/factKinds';
 import { readOwnTitle } from '@/core/formats/ownTitleJson';

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { ANALYSIS_VERSION, analyseAxis } from '@/core/axes/analyseAxis';
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import { readBookJson, type BookDocument } from '@/core/formats/bookJson';
 import { readCaptureCsv } from '@/core/formats/captureCsv';
 import { readRideCsv } from '@/core/formats/rideCsv';

@@ -6,7 +6,7 @@ import { saveBackup, type SampleSource } from './saveBackup';
 import { analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
 import { capturePicture } from '@/core/axes/capturePicture';
 import type { CaptureHead } from '@/core/axes/checkCapture';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { takeCapture } from '@/core/axes/sentCapture';
 import type { BookDocument } from '@/core/formats/bookJson';
 import { riddenTravel, rideFigures, type Ridden } from '@/core/rides/rideFigures';

@@ -1,4 +1,4 @@
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { AxisSource } from '@/core/rig/rigSpec';
 import { hidByKey, onHidReport } from './hid';
 import { padByKey, rangeOfPlace, readPlace } from './readings';

@@ -1,4 +1,5 @@
-import type { AxisName, Recording } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
+import type { Recording } from '@/core/axes/recording';
 import { listenerSet, type DeviceSource, type DeviceState } from './source';
 
 const TICK_MS = 8;

@@ -1,5 +1,5 @@
 import type { Motion } from '@/core/axes/actor';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { playAxis, rangeOf, type SimulatedAxis } from '@/core/axes/simulatedAxis';
 import { listenerSet, type DeviceSource, type DeviceState } from './source';
 

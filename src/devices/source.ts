@@ -1,4 +1,4 @@
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 
 export interface AxisRange {
   min: number;

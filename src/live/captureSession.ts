@@ -1,7 +1,7 @@
 import { captureGuide } from '@/core/axes/guide';
 import { currentStep, freshGuide, type GuideRemark, type GuideState } from '@/core/axes/guideState';
 import type { CaptureStep } from '@/core/axes/programme';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { unpackColumns, type PackedColumns } from '@/core/formats/packedColumns';
 import type { Problem } from '@/core/problem';
 import { sampleRecorder } from '@/devices/recorder';

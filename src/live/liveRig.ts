@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import { simulatedRigById } from '@/catalog/find';
 import { simulatedAxes } from '@/catalog/simulatedRigs';
-import type { AxisName, Recording } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
+import type { Recording } from '@/core/axes/recording';
 import type { RigDevice } from '@/core/rig/rigSpec';
 import { openKnownHids } from '@/devices/hid';
 import { realDevice } from '@/devices/realDevice';

@@ -6,7 +6,7 @@ import {
   type ProofReading,
   type ProofResult,
 } from '@/core/axes/proof';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { lockShare, steeringDegrees } from '@/core/axes/steeringAngle';
 import { respond } from '@/core/response/compose';
 import type { DeviceSource, SampleBatch } from '@/devices/source';

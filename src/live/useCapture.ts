@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { CaptureStep } from '@/core/axes/programme';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { DeviceSource } from '@/devices/source';
 import { columnSender } from '@/workers/sendColumns';
 import { captureSession, type CaptureSession, type CaptureStatus, type Resumed } from './captureSession';

@@ -2,7 +2,7 @@
 
 import { useCallback } from 'react';
 import { clippedTravel } from '@/core/axes/calibration';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { steeringDegrees } from '@/core/axes/steeringAngle';
 import { rotationFacts, seePreflight, type Sights } from '@/core/ready/preflight';
 import type { BookView } from '@/book/model/bookView';

@@ -4,7 +4,7 @@ import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { simulatedRigById } from '@/catalog/find';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { axesOf, type AxisPlace } from '@/core/rig/rigSpec';
 import type { Rig } from '@/core/rig/rig';
 import { pads, placeName, placesOf, pressedButtons } from '@/devices/readings';

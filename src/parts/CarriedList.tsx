@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { CarriedAxis, CarriedItem } from '@/core/settings/transferSettings';
 import { keyText } from '@/core/settings/setting';
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 import { Button } from '@/ui/Button';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { AxisSource } from '@/core/rig/rigSpec';
 import type { Rig } from '@/core/rig/rig';
 import { allowHid, canUseHid, hidRate, openHids, openKnownHids, type OpenHid } from '@/devices/hid';

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { obedientMotion, type Motion } from '@/core/axes/actor';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceState } from '@/devices/source';
 import { setPace, useLiveRig } from '@/live/liveRig';

@@ -1,4 +1,4 @@
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { ChartPalette } from '@/ui/chartTheme';
 
 /** The colour of an axis on a chart; paddles are drawn as the clutch that they are. */

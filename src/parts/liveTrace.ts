@@ -1,5 +1,5 @@
 import { bisect } from '@/core/numeric/bisect';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { Draw } from '@/ui/LiveCanvas';
 import type { CaptureSession } from '@/live/captureSession';
 

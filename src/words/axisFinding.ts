@@ -3,7 +3,7 @@ import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { PedalRecommendation } from '@/core/axes/recommend';
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 
 /** The heading that states what the capture found, given what is still to be done. */
 export function axisFinding(analysis: AxisAnalysis, recommendations: PedalRecommendation[]): string {

@@ -1,5 +1,4 @@
-import { bandParameter, type ForceParameter } from '@/core/force/forceParameters';
-import { BAND_HZ } from '@/core/force/forceSettings';
+import { parametersOn, type ForceParameter } from '@/core/force/forceParameters';
 
 /** Parts of the force, in the order in which one works. */
 export const PANELS = ['strength', 'balance', 'smooth', 'calm', 'cars', 'listen', 'feels'] as const;
@@ -18,36 +17,7 @@ export function panelOf(name: string | undefined): Panel {
   return PANELS.find((one) => one === name) ?? 'strength';
 }
 
-/** Which settings stand under which panel, in the order in which one works. */
-export const ON_PANEL: Record<Panel, readonly ForceParameter[]> = {
-  strength: ['gain', 'strength', 'torqueLimit'],
-  balance: [
-    'minForce',
-    'understeerCue',
-    'selfAlignment',
-    'mechanicalTrail',
-    'pneumaticTrail',
-    'roadEffect',
-    'kerbEffect',
-    'offtrackEffect',
-    'slipEffect',
-    'absEffect',
-    'impactEffect',
-  ],
-  smooth: ['smoothing', 'interpolation', ...BAND_HZ.map(bandParameter), 'friction', 'inertia'],
-  calm: [
-    'titleDamper',
-    'titleSpring',
-    'damperChannel',
-    'springChannel',
-    'damper',
-    'speedDamping',
-    'friction',
-    'inertia',
-    'spring',
-    'protection',
-  ],
-  cars: [],
-  listen: ['gain', 'roadEffect', 'kerbEffect', 'smoothing'],
-  feels: [],
-};
+/** Which settings stand under a panel, in the order in which one works. */
+export function settingsOn(panel: Panel): ForceParameter[] {
+  return panel === 'cars' || panel === 'feels' ? [] : parametersOn(panel);
+}

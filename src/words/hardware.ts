@@ -1,4 +1,4 @@
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { RigSpec } from '@/core/rig/rigSpec';
 
 export const SENSOR_WORDS = {

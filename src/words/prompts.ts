@@ -1,25 +1,13 @@
 import type { GuideRemark } from '@/core/axes/guideState';
 import { gateName } from '@/core/axes/analyseShifter';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { percent } from '@/core/text/percent';
 
 export interface Prompt {
   title: string;
   how: string;
 }
-
-/** Whether an axis is worked by a foot, a hand on a lever, or fingers. */
-const WORKED_BY: Record<AxisName, { limb: string; verb: string }> = {
-  steering: { limb: 'Hands', verb: 'Turn' },
-  throttle: { limb: 'Foot', verb: 'Press' },
-  brake: { limb: 'Foot', verb: 'Press' },
-  clutch: { limb: 'Foot', verb: 'Press' },
-  handbrake: { limb: 'Hand', verb: 'Pull' },
-  gear: { limb: 'Hand', verb: 'Move' },
-  paddle_left: { limb: 'Finger', verb: 'Pull' },
-  paddle_right: { limb: 'Finger', verb: 'Pull' },
-};
 
 const times = (n: number) =>
   ['', 'Once.', 'Twice.', 'Three times.', 'Four times.', 'Five times.', 'Six times.'][n] ?? '';
@@ -38,19 +26,19 @@ const ASKS: Record<CaptureStep['kind'], Ask> = {
     if (axis === 'gear')
       return { title: 'Lever in neutral', how: 'Out of every gate. Two seconds are enough.' };
     return {
-      title: `${WORKED_BY[axis].limb} off the ${name}`,
+      title: `${AXES[axis].limb} off the ${name}`,
       how: 'Keep still. Two seconds of stillness are enough.',
     };
   },
   cover: (name, axis) => ({
-    title: `Rest your ${WORKED_BY[axis].limb.toLowerCase()} on the ${name} as when driving`,
+    title: `Rest your ${AXES[axis].limb.toLowerCase()} on the ${name} as when driving`,
     how:
       axis === 'brake'
         ? 'As on a long straight: not pressing. Hold it.'
         : 'As you would wait on it, not pressing. Hold it.',
   }),
   takeup: (name, axis, { wanted }) => ({
-    title: `${WORKED_BY[axis].verb} until you feel it resist`,
+    title: `${AXES[axis].verb} until you feel it resist`,
     how: `Only take up the slack of the ${name}, hold, let go. ${times(wanted)}`,
   }),
   sweep: (name, axis, { wanted }) =>
@@ -60,7 +48,7 @@ const ASKS: Record<CaptureStep['kind'], Ask> = {
           how: `To both stops, gently, then to the middle. ${times(wanted)}`,
         }
       : {
-          title: `${WORKED_BY[axis].verb} the ${name} to the stop and back`,
+          title: `${AXES[axis].verb} the ${name} to the stop and back`,
           how: `A slow second each way, all the way to the stop. ${times(wanted)}`,
         },
   press: (name, axis, { wanted }) =>
@@ -70,7 +58,7 @@ const ASKS: Record<CaptureStep['kind'], Ask> = {
           how: `As hard as you would still like to in the twentieth minute. Hold it half a second, let go. ${times(wanted)}`,
         }
       : {
-          title: `${WORKED_BY[axis].verb} the ${name} fully, as you drive`,
+          title: `${AXES[axis].verb} the ${name} fully, as you drive`,
           how: `Where it feels full to you. Hold it half a second, let go. ${times(wanted)}`,
         },
   hold: (_name, _axis, { degrees = 0 }) => {

@@ -1,7 +1,7 @@
 import { percentTenths } from '@/core/text/percent';
 import type { Motion } from '@/core/axes/actor';
 import type { ProofItem } from '@/core/axes/proof';
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 import type { Prompt } from './prompts';
 
 /** What the final check asks for. */

@@ -13,6 +13,7 @@ describe('Verdict in words', () => {
     name,
     label: name,
     unit,
+    digits: unit === 's' ? 2 : 0,
     meanA,
     meanB,
     difference: meanB - meanA,

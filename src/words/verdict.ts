@@ -3,15 +3,15 @@ import { leastPermutationP } from '@/core/decide/permutation';
 import { signed } from './format';
 import { percent } from '@/core/text/percent';
 
+type Figure = Pick<Comparison, 'unit' | 'digits'>;
+
 /** A value of a measure in its own unit. */
-export function measureValue({ unit, name }: Pick<Comparison, 'unit' | 'name'>, value: number): string {
-  if (unit === 's') return `${value.toFixed(2)} s`;
-  return percent(value, name === 'brakeSpread' ? 1 : 0);
+export function measureValue({ unit, digits }: Figure, value: number): string {
+  return unit === 's' ? `${value.toFixed(digits)} s` : percent(value, digits);
 }
 
-export function measureDifference({ unit, name }: Pick<Comparison, 'unit' | 'name'>, value: number): string {
-  if (unit === 's') return `${signed(value, 2)} s`;
-  return `${signed(100 * value, name === 'brakeSpread' ? 1 : 0)} points`;
+export function measureDifference({ unit, digits }: Figure, value: number): string {
+  return unit === 's' ? `${signed(value, digits)} s` : `${signed(100 * value, digits)} points`;
 }
 
 /** The interval leaves out zero: the laps as ridden differ by more than their own spread explains. */

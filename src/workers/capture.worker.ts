@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
-import type { AxisName, Recording } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
+import type { Recording } from '@/core/axes/recording';
 import { readCaptureCsv } from '@/core/formats/captureCsv';
 import { succeed, type Outcome, type Problem } from '@/core/problem';
 

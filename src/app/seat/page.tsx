@@ -2,7 +2,7 @@ import { database } from '@/data/book';
 import { listRigs } from '@/data/rigs';
 import { bookView } from '@/book/read/readBook';
 import { SeatFlow } from '@/stations/seat/SeatFlow';
-import { wishOf } from '@/stations/seat/task';
+import { wishOf } from '@/stations/seat/tasks';
 import { SeatSetup } from '@/stations/seat/SeatSetup';
 
 export const metadata = { title: 'From the seat · Pebble Road' };

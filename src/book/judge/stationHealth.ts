@@ -1,6 +1,6 @@
 import { PREFLIGHT } from '@/catalog/preflight';
 import { isSettled, preflight, type Sights } from '@/core/ready/preflight';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { responseParameterOf } from '@/core/response/dialect';
 import { changedBetween, keyText, LAYERS, POINTS_FIELD } from '@/core/settings/setting';
 import { valueText } from '@/core/settings/trail';

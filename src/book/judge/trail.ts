@@ -1,4 +1,4 @@
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 import { isForceField } from '@/core/force/forceParameters';
 import { menuField } from '@/core/settings/menus';
 import {

@@ -1,7 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { AxisHistory } from '@/core/axes/axisHistory';
 import type { PedalRecommendation } from '@/core/axes/recommend';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { Menu } from '@/core/settings/menus';
 import type { Layer } from '@/core/settings/setting';
 import type { Problem } from '@/core/problem';

@@ -1,4 +1,4 @@
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { Dialect } from '@/core/response/dialect';
 
 /** A title whose numbers can be typed in: the catalogue's, and the driver's own. */

@@ -3,7 +3,7 @@ import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/an
 import { capturePicture, type CapturePicture } from '@/core/axes/capturePicture';
 import { axisHistory } from '@/core/axes/axisHistory';
 import { recommendPedal, type PedalRecommendation } from '@/core/axes/recommend';
-import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/axes';
 import { responseLayers, type Menus } from '@/core/settings/menus';
 import { LAYERS, type SettingValues } from '@/core/settings/setting';
 import { fieldValues } from '@/core/settings/trail';

@@ -1,7 +1,6 @@
 import 'server-only';
-import type { AxisName } from '@/core/axes/recording';
+import { AXES, type AxisName } from '@/core/axes/axes';
 import { riddenTravel, rideFigures, type Ridden, type RideFigures } from '@/core/rides/rideFigures';
-import type { RideColumn } from '@/core/rides/rideLog';
 import { responseLayers, type Menus } from '@/core/settings/menus';
 import type { Combination } from '@/core/settings/scope';
 import { changedBetween, type SettingValues } from '@/core/settings/setting';
@@ -109,17 +108,11 @@ function riddenOn(
   });
 }
 
-const RIDDEN: Partial<Record<AxisName, RideColumn>> = {
-  steering: 'steer_deg',
-  throttle: 'throttle',
-  brake: 'brake',
-};
-
-const isRidden = ({ axis }: AxisView) => RIDDEN[axis] !== undefined;
+const isRidden = ({ axis }: AxisView) => AXES[axis].column !== null;
 
 function askedOf(axes: readonly AxisView[], settings: SettingValues, menus: Menus, car: CarSpec): Ridden[] {
   return axes.filter(isRidden).map(({ axis }) => ({
-    column: RIDDEN[axis]!,
+    column: AXES[axis].column!,
     full: axis === 'steering' ? car.lockDeg / 2 : 1,
     layers: responseLayers(menus, settings, axis),
   }));

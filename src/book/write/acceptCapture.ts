@@ -1,7 +1,8 @@
 import 'server-only';
 import { z } from 'zod';
 import { ANALYSIS_VERSION } from '@/core/axes/analyseAxis';
-import { AXIS_NAMES, type AxisName, type Recording } from '@/core/axes/recording';
+import { AXIS_NAMES, type AxisName } from '@/core/axes/axes';
+import type { Recording } from '@/core/axes/recording';
 import { NOT_WHOLE, piecesOf } from '@/core/axes/sentCapture';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { packColumns } from '@/core/formats/packedColumns';

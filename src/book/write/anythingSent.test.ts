@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import { anyCapture, anyRide } from '@/core/testing/anyRecording';
 import { packColumns } from '@/core/formats/packedColumns';
 import { plainRig } from '@/core/rig/rigSpec';

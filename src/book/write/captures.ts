@@ -3,7 +3,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { proofResultsSchema } from '@/core/axes/proof';
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import { idSchema } from '@/core/text/line';
 import { bookTime } from '@/data/bookTime';
 import { discardDraft as discard, removeCapture as remove } from '@/data/captures';

@@ -3,7 +3,7 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import {
   deviceSchema,
   plainRig,

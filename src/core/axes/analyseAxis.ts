@@ -4,7 +4,8 @@ import { analyseShifter, type ShifterAnalysis } from './analyseShifter';
 import { analyseSteering } from './analyseSteering';
 import type { SteeringAnalysis } from './steeringAnalysis';
 import type { PedalAnalysis } from './pedalAnalysis';
-import { isPedalAxis, type AxisName, type Recording } from './recording';
+import { isPedalAxis, type AxisName } from './axes';
+import type { Recording } from './recording';
 
 /** Counted up whenever an estimator changes what it says: results kept by an older one are worked out again. */
 export const ANALYSIS_VERSION = 1;

@@ -19,7 +19,8 @@ import type { PedalAnalysis } from './pedalAnalysis';
 import { pedalWarnings } from './pedalWarnings';
 import { findPresses } from './presses';
 import { findQuantum, resolutionBits } from './quantum';
-import { measuredRate, runsOf, samplesOf, type PedalAxis, type PhaseRun, type Recording } from './recording';
+import type { PedalAxis } from './axes';
+import { measuredRate, runsOf, samplesOf, type PhaseRun, type Recording } from './recording';
 import { findRoughSpots } from './roughness';
 import { LEAST_PRESSES, recommendSaturation } from './saturation';
 

@@ -1,5 +1,6 @@
 import { clippedTravel, type PedalCalibration } from './calibration';
-import type { AxisName, Recording } from './recording';
+import type { AxisName } from './axes';
+import type { Recording } from './recording';
 
 /** Phases in which a foot does what it does while driving; sweeps go over everything alike. */
 const AS_DRIVEN = /^(cover|press)$/;

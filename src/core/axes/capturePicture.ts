@@ -2,7 +2,8 @@ import { TRAVEL_BINS } from '../rides/travelHistogram';
 import type { AxisAnalysis } from './analyseAxis';
 import { captureHistogram } from './captureHistogram';
 import { captureLength, captureTrace, type CaptureTrace } from './captureTrace';
-import type { AxisName, Recording } from './recording';
+import type { AxisName } from './axes';
+import type { Recording } from './recording';
 
 /** What is shown of a capture beside what it says. */
 export interface CapturePicture {

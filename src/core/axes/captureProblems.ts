@@ -1,6 +1,7 @@
 import type { Problem } from '../problem';
 import { LEAST_SWEEPS } from './ends';
-import type { AxisName, PhaseRun } from './recording';
+import type { AxisName } from './axes';
+import type { PhaseRun } from './recording';
 
 /** An axis that moves over less of the device's range than this was not the one that was moved. */
 export const LEAST_SPAN = 0.05;

@@ -1,6 +1,7 @@
 import type { AxisAnalysis } from './analyseAxis';
 import { travelOf } from './calibration';
-import type { AxisName, PhaseRun, Recording } from './recording';
+import type { AxisName } from './axes';
+import type { PhaseRun, Recording } from './recording';
 import { steeringDegrees } from './steeringAngle';
 
 /** A recording small enough to draw: least and greatest value of each slice of time. */

@@ -3,13 +3,8 @@ import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { line, quoted } from '../text/line';
 import { plainJson } from '../text/plainJson';
 import { MOST_ROWS, timeFault } from '../rides/clock';
-import {
-  PHASE_LABEL,
-  PHASE_LABELS_IN_WORDS,
-  type AxisName,
-  type PhaseRun,
-  type Recording,
-} from './recording';
+import type { AxisName } from './axes';
+import { PHASE_LABEL, PHASE_LABELS_IN_WORDS, type PhaseRun, type Recording } from './recording';
 
 /** Raw counts of anything that is plugged in: 32 bits and some room. */
 const LARGEST_COUNT = 2 ** 40;

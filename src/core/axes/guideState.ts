@@ -1,5 +1,6 @@
 import type { CaptureStep } from './programme';
-import type { AxisName, PhaseRun } from './recording';
+import type { AxisName } from './axes';
+import type { PhaseRun } from './recording';
 
 /** What the guide says about the last thing that happened. */
 export type GuideRemark =

@@ -1,6 +1,6 @@
 import type { PedalCalibration } from './calibration';
 import type { RoughSpot } from './roughness';
-import type { PedalAxis } from './recording';
+import type { PedalAxis } from './axes';
 
 /** What one capture says about one pedal. Travel is 0…1, released to pressed, whatever way the axis reads. */
 export interface PedalAnalysis {

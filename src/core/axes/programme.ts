@@ -1,4 +1,4 @@
-import { isPedalAxis, type AxisName } from './recording';
+import { isPedalAxis, type AxisName } from './axes';
 
 /** What a step of a guided capture asks the driver to do. */
 export const STEP_KINDS = ['rest', 'cover', 'takeup', 'sweep', 'press', 'hold', 'gate'] as const;

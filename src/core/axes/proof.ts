@@ -1,6 +1,6 @@
 import { percentTenths } from '../text/percent';
 import { z } from 'zod';
-import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, type AxisName } from './recording';
+import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, type AxisName } from './axes';
 
 /** What the final check asks of one axis, one thing at a time. */
 export interface ProofItem {

@@ -5,7 +5,7 @@ import { gridValue, toCanonical, type Dialect, type DialectField, type Rounding 
 import { effectiveResponse, respond } from '../response/compose';
 import type { ResponseLayer } from '../response/layer';
 import { layerFromSettings, valueOf, type FieldValues } from '../response/settings';
-import { AXIS_WORDS } from './recording';
+import { AXIS_WORDS } from './axes';
 import type { PedalAnalysis } from './pedalAnalysis';
 
 /** One change to one field of a title, with what it rests on. */

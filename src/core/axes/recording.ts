@@ -1,47 +1,5 @@
 import { median } from '../numeric/order';
-
-/**
- * A capture of raw axes: one `Float64Array` per axis beside `t`, and the phase each sample belongs to.
- * Everything here is plain data, so that it crosses worker, file and database boundaries unchanged.
- */
-export const AXIS_NAMES = [
-  'steering',
-  'throttle',
-  'brake',
-  'clutch',
-  'handbrake',
-  'gear',
-  'paddle_left',
-  'paddle_right',
-] as const;
-export type AxisName = (typeof AXIS_NAMES)[number];
-
-/** Axes that are pressed or pulled from a released end: analysed alike. */
-export const PEDAL_AXES = [
-  'throttle',
-  'brake',
-  'clutch',
-  'handbrake',
-  'paddle_left',
-  'paddle_right',
-] as const satisfies readonly AxisName[];
-export type PedalAxis = (typeof PEDAL_AXES)[number];
-
-export function isPedalAxis(axis: string): axis is PedalAxis {
-  return (PEDAL_AXES as readonly string[]).includes(axis);
-}
-
-/** What an axis is called in a sentence. */
-export const AXIS_WORDS: Record<AxisName, string> = {
-  steering: 'steering',
-  throttle: 'throttle',
-  brake: 'brake',
-  clutch: 'clutch',
-  handbrake: 'handbrake',
-  gear: 'shifter',
-  paddle_left: 'left paddle',
-  paddle_right: 'right paddle',
-};
+import type { AxisName } from './axes';
 
 /** What a stretch of a capture can be: the words, or one of the two that carry a number. */
 export const PHASE_LABEL =
@@ -55,6 +13,10 @@ export interface PhaseRun {
   to: number;
 }
 
+/**
+ * A capture of raw axes: one `Float64Array` per axis beside `t`, and the phase each sample belongs to.
+ * Everything here is plain data, so that it crosses worker, file and database boundaries unchanged.
+ */
 export interface Recording {
   /** Seconds, never falling; steps may be irregular. */
   t: Float64Array;

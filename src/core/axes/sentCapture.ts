@@ -4,7 +4,7 @@ import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { MOST_ROWS } from '../rides/clock';
 import { idSchema } from '../text/line';
 import { captureFault, captureHeadSchema, type CaptureHead } from './checkCapture';
-import { AXIS_NAMES, type AxisName } from './recording';
+import { AXIS_NAMES, type AxisName } from './axes';
 
 const headSchema = z.strictObject({
   id: idSchema,

@@ -4,7 +4,8 @@ import { captureGuide } from './guide';
 import { currentStep, freshGuide } from './guideState';
 import type { PedalHardware } from './pedalSensor';
 import { programmeFor, type CaptureStep, type ProgrammeOptions } from './programme';
-import type { AxisName, PedalAxis, Recording } from './recording';
+import type { AxisName, PedalAxis } from './axes';
+import type { Recording } from './recording';
 import { playAxis, rangeOf, type SimulatedAxis } from './simulatedAxis';
 
 export interface SimulatedCaptureSpec {

@@ -1,5 +1,5 @@
 import { programmeFor } from './programme';
-import type { AxisName } from './recording';
+import type { AxisName } from './axes';
 import type { RigSpec } from '../rig/rigSpec';
 
 /** The programme of an axis on this rig. */

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { AXIS_WORDS, type AxisName } from '../axes/recording';
+import { AXIS_WORDS, type AxisName } from '../axes/axes';
 import { decimalsOf, type DialectField } from '../response/dialect';
 import type { Menu } from '../settings/menus';
 import {

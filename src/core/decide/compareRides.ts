@@ -1,6 +1,7 @@
 import { studentQuantile } from '../numeric/distributions';
 import { mean, standardDeviation } from '../numeric/moments';
-import { countedValues, MEASURES, type MeasuredLap, type MeasureSpec } from '../rides/measureRide';
+import { countedValues, type MeasuredLap } from '../rides/measureRide';
+import { MEASURES_SHOWN, type MeasureSpec } from '../rides/measures';
 import { bcaDifference } from './bca';
 import { holm, permutationP } from './permutation';
 
@@ -8,6 +9,8 @@ export interface Comparison {
   name: MeasureSpec['name'];
   label: string;
   unit: MeasureSpec['unit'];
+  /** Decimals, in seconds or percent. */
+  digits: number;
   meanA: number;
   meanB: number;
   /** Mean of B − mean of A. */
@@ -31,9 +34,9 @@ const SEED = 20_260;
 
 /** A against B over the counted laps of each side, one entry per measure that both sides can tell. */
 export function compareLaps(a: MeasuredLap[], b: MeasuredLap[]): Comparison[] {
-  const told = MEASURES.flatMap((measure) => {
-    const valuesA = countedValues(a, measure);
-    const valuesB = countedValues(b, measure);
+  const told = MEASURES_SHOWN.flatMap((measure) => {
+    const valuesA = countedValues(a, measure.name);
+    const valuesB = countedValues(b, measure.name);
     return valuesA.length >= LEAST_LAPS && valuesB.length >= LEAST_LAPS
       ? [{ measure, valuesA, valuesB, p: permutationP(valuesA, valuesB, SEED) }]
       : [];
@@ -45,6 +48,7 @@ export function compareLaps(a: MeasuredLap[], b: MeasuredLap[]): Comparison[] {
       name: measure.name,
       label: measure.label,
       unit: measure.unit,
+      digits: measure.digits,
       meanA: mean(valuesA),
       meanB: mean(valuesB),
       difference: mean(valuesB) - mean(valuesA),

@@ -2,7 +2,7 @@ import { gripCue, type Stretch } from '../force/balance';
 import { KERB_LEVEL } from '../force/effects';
 import { deadAdvice, doubledNotes, gainAdvice, isCalm } from '../force/forceAdvice';
 import { effectParameter, forceField } from '../force/forceParameters';
-import type { Effect } from '../force/forceSettings';
+import type { Effect } from '../force/effects';
 import { smoothingAdvice } from '../force/smoothing';
 import { gridCount, gridPoint, toCanonical } from '../response/dialect';
 import { ramp, type Cause, type FeelFacts } from './cause';

@@ -2,7 +2,7 @@ import { quantile } from '../numeric/order';
 import { SURFACES } from '../rides/rideLog';
 import { peakTanFront, type CarSpec } from '../vehicle/carSpec';
 import type { ForceInputs } from './forceInputs';
-import { EFFECTS, type Effect } from './forceSettings';
+import { eachEffect, EFFECTS, type Effect } from './effects';
 import type { TitleSignal } from './titleSignal';
 import { frontAtSlip, torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
@@ -51,9 +51,9 @@ export function balanceOf(inputs: ForceInputs, signal: TitleSignal): StretchBala
             stretch: STRETCHES[i]!,
             lastsS: count / rateHz,
             main: Math.sqrt(main / count),
-            mask: Object.fromEntries(
-              EFFECTS.map((effect, k) => [effect, main > 0 ? Math.sqrt(effects[k]! / main) : null]),
-            ) as StretchBalance['mask'],
+            mask: eachEffect((effect) =>
+              main > 0 ? Math.sqrt(effects[EFFECTS.indexOf(effect)]! / main) : null,
+            ),
           },
         ],
   );

@@ -4,7 +4,8 @@ import { keyText, type Layer, type SettingValues } from '../settings/setting';
 import type { CarSpec } from '../vehicle/carSpec';
 import { baseShares, type ChainFacts, type KnownForce } from './chainOf';
 import { bandParameter, effectParameter, type ForceParameter } from './forceParameters';
-import { BAND_HZ, EFFECTS } from './forceSettings';
+import { EFFECTS } from './effects';
+import { BAND_HZ } from './forceSettings';
 
 /** A setting on its canonical scale, as a menu would offer it. */
 interface Canonical {

@@ -4,14 +4,8 @@ import type { Layer, SettingValues } from '../settings/setting';
 import type { CarSpec } from '../vehicle/carSpec';
 import { feltCar } from './feltCar';
 import { bandParameter, effectParameter, forceField, type ForceParameter } from './forceParameters';
-import {
-  BAND_HZ,
-  EFFECTS,
-  plainBase,
-  type BaseForce,
-  type BaseHardware,
-  type TitleForce,
-} from './forceSettings';
+import { eachEffect } from './effects';
+import { BAND_HZ, plainBase, type BaseForce, type BaseHardware } from './forceSettings';
 import type { ForceChain } from './handsOff';
 
 /** What is taken for a base of which the owner knows no more than how it is driven (docs/core.md, force). */
@@ -100,9 +94,7 @@ export function chainOf({ car, rig, rateHz, menus, values, rotationDeg, exact }:
     mechanical: align * read('title', 'mechanicalTrail', 1),
     pneumatic: align * read('title', 'pneumaticTrail', 1),
   };
-  const effects = Object.fromEntries(
-    EFFECTS.map((effect) => [effect, read('title', effectParameter(effect), 0)]),
-  ) as TitleForce['effects'];
+  const effects = eachEffect((effect) => read('title', effectParameter(effect), 0));
   return {
     car: feltCar(car, trails),
     hardware,

@@ -1,5 +1,5 @@
 import { effectParameter, type ForceParameter } from './forceParameters';
-import { EFFECTS } from './forceSettings';
+import { EFFECTS } from './effects';
 import type { Layer } from '../settings/setting';
 
 /** How one setting acts on another: as data, so that the screen can draw it and name what is dead or doubled. */

@@ -1,4 +1,4 @@
-import type { Effect } from './forceSettings';
+import type { Effect } from './effects';
 
 /** A way to begin with the effects: what is not named is off. Canonical shares. */
 export interface EffectPreset {

@@ -1,6 +1,5 @@
 import { seededRandom } from '../numeric/random';
 import { SURFACES } from '../rides/rideLog';
-import { EFFECTS, type Effect } from './forceSettings';
 
 /** What the effects feel of the road and the car at one moment. */
 export interface EffectInput {
@@ -125,12 +124,24 @@ function impact(): EffectSource {
   };
 }
 
-const SOURCES: Record<Effect, (seed: number) => EffectSource> = { road, kerb, offtrack, slip, abs, impact };
+/**
+ * Effects that a title adds to the force of the tyres, each with a gain of its own. A new one is an entry here, at the
+ * end: the seed of each goes by its place.
+ */
+const SOURCES = { road, kerb, offtrack, slip, abs, impact } satisfies Record<
+  string,
+  (seed: number) => EffectSource
+>;
+
+export type Effect = keyof typeof SOURCES;
+export const EFFECTS = Object.keys(SOURCES) as Effect[];
+
+/** The same of every effect. */
+export function eachEffect<T>(of: (effect: Effect) => T): Record<Effect, T> {
+  return Object.fromEntries(EFFECTS.map((effect) => [effect, of(effect)])) as Record<Effect, T>;
+}
 
 /** Every effect, started afresh; the same seed gives the same bits. */
 export function effectSources(seed: number): Record<Effect, EffectSource> {
-  return Object.fromEntries(EFFECTS.map((name, i) => [name, SOURCES[name](seed * 31 + i)])) as Record<
-    Effect,
-    EffectSource
-  >;
+  return eachEffect((name) => SOURCES[name](seed * 31 + EFFECTS.indexOf(name)));
 }

@@ -1,43 +1,66 @@
 import { toCanonical, type DialectField } from '../response/dialect';
 import type { Menus } from '../settings/menus';
 import { keyText, type Layer, type SettingKey, type SettingValues } from '../settings/setting';
-import { BAND_HZ, EFFECTS, type Effect } from './forceSettings';
+import { EFFECTS, type Effect } from './effects';
+import { BAND_HZ } from './forceSettings';
 
-/** Canonical names of what can be set of the force; a menu's field is called by the same key. */
-const FORCE_PARAMETERS = [
-  'gain',
-  'minForce',
-  'understeerCue',
-  'selfAlignment',
-  'mechanicalTrail',
-  'pneumaticTrail',
-  ...EFFECTS.map((effect) => `${effect}Effect` as const),
-  'titleDamper',
-  'titleSpring',
-  'strength',
-  'torqueLimit',
-  'interpolation',
-  'smoothing',
-  ...BAND_HZ.map((hz) => `band${hz}` as const),
-  'damperChannel',
-  'springChannel',
-  'damper',
-  'speedDamping',
-  'friction',
-  'inertia',
-  'spring',
-  'protection',
-] as const;
-export type ForceParameter = (typeof FORCE_PARAMETERS)[number];
+/** Parts of the force on which its settings stand, in the order in which one works. */
+type ForceGroup = 'strength' | 'balance' | 'smooth' | 'calm' | 'listen';
+
+const named = <K extends string, const G extends readonly ForceGroup[]>(names: readonly K[], groups: G) =>
+  Object.fromEntries(names.map((name) => [name, groups])) as Record<K, G>;
+
+/**
+ * What can be set of the force by its canonical name (a menu's field is called by the same key), with the parts on which
+ * it stands, in the order in which it stands there. A new one is an entry here; what it does is in the chain.
+ */
+const TABLE = {
+  gain: ['strength', 'listen'],
+  minForce: ['balance'],
+  understeerCue: ['balance'],
+  selfAlignment: ['balance'],
+  mechanicalTrail: ['balance'],
+  pneumaticTrail: ['balance'],
+  ...named(EFFECTS.map(effectParameter), ['balance']),
+  // Every effect is heard; these two are what one listens for.
+  ...named(['roadEffect', 'kerbEffect'], ['balance', 'listen']),
+  titleDamper: ['calm'],
+  titleSpring: ['calm'],
+  strength: ['strength'],
+  torqueLimit: ['strength'],
+  smoothing: ['smooth', 'listen'],
+  interpolation: ['smooth'],
+  ...named(BAND_HZ.map(bandParameter), ['smooth']),
+  damperChannel: ['calm'],
+  springChannel: ['calm'],
+  damper: ['calm'],
+  speedDamping: ['calm'],
+  friction: ['smooth', 'calm'],
+  inertia: ['smooth', 'calm'],
+  spring: ['calm'],
+  protection: ['calm'],
+} as const satisfies Record<string, readonly ForceGroup[]>;
+
+export type ForceParameter = keyof typeof TABLE;
+const FORCE_PARAMETERS = Object.keys(TABLE) as ForceParameter[];
+
+/** Which settings stand on a part of the force. */
+export function parametersOn(group: ForceGroup): ForceParameter[] {
+  return FORCE_PARAMETERS.filter((name) => (TABLE[name] as readonly ForceGroup[]).includes(group));
+}
+
+/** A band of the base's equaliser by its middle frequency, Hz. */
+export function bandParameter<Hz extends (typeof BAND_HZ)[number]>(hz: Hz) {
+  return `band${hz}` as const;
+}
+export function effectParameter<E extends Effect>(effect: E) {
+  return `${effect}Effect` as const;
+}
 
 const KNOWN: ReadonlySet<string> = new Set(FORCE_PARAMETERS);
 
 /** Whether a setting is one of the force: it changes neither the response nor the rotation. */
 export const isForceField = (field: string): field is ForceParameter => KNOWN.has(field);
-
-/** A band of the base's equaliser by its middle frequency, Hz. */
-export const bandParameter = (hz: (typeof BAND_HZ)[number]): ForceParameter => `band${hz}`;
-export const effectParameter = (effect: Effect): ForceParameter => `${effect}Effect`;
 
 /** One setting of the force where a menu offers it. */
 export interface ForceField {

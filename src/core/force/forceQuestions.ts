@@ -21,7 +21,7 @@ import { effectParameter, forceField } from './forceParameters';
 import { forceParts, type DrivenRide, type ForceParts } from './forceParts';
 import type { ForceReport, LoggedReport, OtherCar, SmoothReport, StabilityReport } from './forceReport';
 import type { ForceSchools } from './forceSchools';
-import { EFFECTS, type Effect } from './forceSettings';
+import { EFFECTS, type Effect } from './effects';
 import { judgeLog } from './judgeForce';
 import { smoothingAdvice, type SmoothPoint } from './smoothing';
 import { springAdvice } from './springAdvice';

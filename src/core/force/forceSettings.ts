@@ -1,6 +1,4 @@
-/** Effects that a title adds to the force of the tyres, each with a gain of its own. */
-export const EFFECTS = ['road', 'kerb', 'offtrack', 'slip', 'abs', 'impact'] as const;
-export type Effect = (typeof EFFECTS)[number];
+import { eachEffect, type Effect } from './effects';
 
 /** The title's part of the chain, canonical: gains are factors, shares 0…1. */
 export interface TitleForce {
@@ -72,7 +70,7 @@ export const PLAIN_TITLE: Omit<TitleForce, 'rateHz'> = {
   minForce: 0,
   trails: { mechanical: 1, pneumatic: 1 },
   understeerCue: 0,
-  effects: { road: 0, kerb: 0, offtrack: 0, slip: 0, abs: 0, impact: 0 },
+  effects: eachEffect(() => 0),
   damper: 0,
   spring: 0,
 };

@@ -1,7 +1,7 @@
 import type { CarSpec } from '../vehicle/carSpec';
-import { effectSources } from './effects';
 import type { ForceInputs } from './forceInputs';
-import { EFFECTS, type Effect, type TitleForce } from './forceSettings';
+import { eachEffect, EFFECTS, effectSources, type Effect } from './effects';
+import { type TitleForce } from './forceSettings';
 import { liftSmall } from './minimumForce';
 import { torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
@@ -38,9 +38,7 @@ export function titleSignal(
   // Each has its own noise: leaving one out changes no other.
   const inUse = EFFECTS.filter((name) => settings.effects[name] !== 0);
   const main = new Float64Array(n);
-  const effects = Object.fromEntries(
-    EFFECTS.map((name) => [name, new Float64Array(n)]),
-  ) as TitleSignal['effects'];
+  const effects = eachEffect(() => new Float64Array(n));
   const total = new Float64Array(n);
   const wanted = new Float64Array(n);
   const given = new Float64Array(n);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { captureHeadSchema } from '../axes/checkCapture';
 import { proofResultsSchema } from '../axes/proof';
-import { AXIS_NAMES } from '../axes/recording';
+import { AXIS_NAMES } from '../axes/axes';
 import { typedInSchema } from '../card/typedIn';
 import type { Outcome } from '../problem';
 import { stampSchema } from '../ready/preflight';

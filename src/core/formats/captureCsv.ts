@@ -1,11 +1,10 @@
 import { captureFault, notedRange, RATE_RANGE } from '../axes/checkCapture';
+import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import {
-  AXIS_NAMES,
   measuredRate,
   PHASE_LABEL,
   PHASE_LABELS_IN_WORDS,
   runsFromLabels,
-  type AxisName,
   type Recording,
 } from '../axes/recording';
 import { fail, succeed, type Outcome, type Problem } from '../problem';

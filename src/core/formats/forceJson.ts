@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { BAND_HZ, EFFECTS } from '../force/forceSettings';
+import { eachEffect } from '../force/effects';
+import { BAND_HZ } from '../force/forceSettings';
 
 const share = z.number().min(0).max(1);
 const notNegative = z.number().nonnegative();
@@ -14,12 +15,7 @@ export const forceSchema = z.strictObject({
       .strictObject({ mechanical: notNegative.max(5), pneumatic: notNegative.max(5) })
       .default({ mechanical: 1, pneumatic: 1 }),
     understeerCue: share,
-    effects: z.strictObject(
-      Object.fromEntries(EFFECTS.map((effect) => [effect, notNegative.max(5)])) as Record<
-        (typeof EFFECTS)[number],
-        z.ZodNumber
-      >,
-    ),
+    effects: z.strictObject(eachEffect(() => notNegative.max(5))),
     damper: share,
     spring: share,
   }),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AXIS_NAMES } from '../axes/recording';
+import { AXIS_NAMES } from '../axes/axes';
 import { fail, succeed, type Outcome } from '../problem';
 import { LAYERS } from '../settings/setting';
 import type { Hardware, SetAxis } from '../settings/transferSettings';

@@ -1,7 +1,7 @@
 import { percent } from '../text/percent';
 import { z } from 'zod';
 import type { AxisAnalysis } from '../axes/analyseAxis';
-import type { AxisName } from '../axes/recording';
+import type { AxisName } from '../axes/axes';
 import { isStrong, type RigSpec } from '../rig/rigSpec';
 import { line } from '../text/line';
 import { atMsSchema } from '../text/time';

@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal';
 import { percentAbout } from '../text/percent';
-import type { AxisName } from '../axes/recording';
+import type { AxisName } from '../axes/axes';
 import { effectiveResponse } from './compose';
 import { layerInverse, NEUTRAL_LAYER, type ResponseLayer } from './layer';
 

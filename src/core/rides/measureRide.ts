@@ -1,63 +1,56 @@
 import { mean } from '../numeric/moments';
-import { brakeMeasures, NOTHING, type BrakeMeasures } from './brakeMeasures';
 import { splitLaps, type Lap } from './laps';
+import { MEASURES, type Measured, type MeasureName } from './measures';
 import type { RideColumn, RideLog } from './rideLog';
 
 export interface MeasuredLap extends Omit<Lap, 'from' | 'to'> {
-  measures: BrakeMeasures;
+  /** All but the time, which is the lap's own. */
+  measures: Omit<Measured, 'lapTimeS'>;
 }
 
 export interface RideMeasures {
   laps: MeasuredLap[];
   /** Means over the counted laps; `null` where no counted lap could tell. */
-  summary: { lapTimeS: number | null } & BrakeMeasures;
+  summary: Measured;
   /** Columns that a measure would have needed. */
   missing: RideColumn[];
 }
 
-/** A driving measure as it is compared and shown. */
-export interface MeasureSpec {
-  name: keyof RideMeasures['summary'];
-  label: string;
-  unit: 's' | 'travel' | 'share';
-  read(lap: MeasuredLap): number | null;
-}
-
-/** All measures, in the order in which they are shown. A new one is an entry here. */
-export const MEASURES: readonly MeasureSpec[] = [
-  { name: 'lapTimeS', label: 'Lap time', unit: 's', read: (lap) => lap.timeS },
-  { name: 'brakeDrag', label: 'Brake drag', unit: 'share', read: (lap) => lap.measures.brakeDrag },
-  { name: 'brakeReach', label: 'Brake reach', unit: 'share', read: (lap) => lap.measures.brakeReach },
-  { name: 'brakePeak', label: 'Brake peak', unit: 'travel', read: (lap) => lap.measures.brakePeak },
-  {
-    name: 'brakeSpread',
-    label: 'Spread of full presses',
-    unit: 'travel',
-    read: (lap) => lap.measures.brakeSpread,
-  },
-];
-
+/** Laps are split by their distance; what a measure needs besides is said by the measure. */
 const NEEDED: readonly RideColumn[] = ['distance_m', 'throttle', 'brake'];
 
-/** Laps with counted or why not, and the brake measures of each. */
+/** Laps with counted or why not, and what every measure says of each. */
 export function measureRide(log: RideLog): RideMeasures {
-  const greatest = log.columns.brake?.reduce((a, b) => Math.max(a, b), 0) ?? 0;
-  const laps = splitLaps(log).map(({ from, to, ...lap }): MeasuredLap => ({
-    ...lap,
-    measures: brakeMeasures(log, { from, to }, greatest),
-  }));
-  const summary = { lapTimeS: null, ...NOTHING } as RideMeasures['summary'];
-  for (const measure of MEASURES) {
-    const values = countedValues(laps, measure);
-    summary[measure.name] = values.length > 0 ? mean(values) : null;
-  }
-  return { laps, summary, missing: NEEDED.filter((name) => !log.columns[name]) };
+  const greatestBrake = log.columns.brake?.reduce((a, b) => Math.max(a, b), 0) ?? 0;
+  const laps = splitLaps(log).map(({ from, to, ...lap }): MeasuredLap => {
+    const driven = { log, from, to, timeS: lap.timeS, greatestBrake };
+    const said = MEASURES.filter(({ name }) => name !== 'lapTimeS').map(({ name, of }) => [name, of(driven)]);
+    return { ...lap, measures: Object.fromEntries(said) as MeasuredLap['measures'] };
+  });
+  const summary = MEASURES.map(({ name }) => {
+    const values = countedValues(laps, name);
+    return [name, values.length > 0 ? mean(values) : null];
+  });
+  return {
+    laps,
+    summary: Object.fromEntries(summary) as Measured,
+    missing: neededColumns().filter((name) => !log.columns[name]),
+  };
+}
+
+function neededColumns(): RideColumn[] {
+  return [...new Set([...NEEDED, ...MEASURES.flatMap(({ needs }) => needs)])];
+}
+
+/** What one measure says of a lap. */
+export function lapMeasure(lap: MeasuredLap, name: MeasureName): number | null {
+  return name === 'lapTimeS' ? lap.timeS : lap.measures[name];
 }
 
 /** One measure over the counted laps that could tell it. */
-export function countedValues(laps: MeasuredLap[], measure: MeasureSpec): number[] {
+export function countedValues(laps: MeasuredLap[], name: MeasureName): number[] {
   return laps.flatMap((lap) => {
-    const value = lap.counted ? measure.read(lap) : null;
+    const value = lap.counted ? lapMeasure(lap, name) : null;
     return value === null ? [] : [value];
   });
 }

@@ -1,4 +1,4 @@
-import { brakeMeasures, pressPeaks } from './brakeMeasures';
+import { MEASURES, MEASURES_SHOWN, pressPeaks, type Measured } from './measures';
 import { splitLaps } from './laps';
 import { measureRide } from './measureRide';
 import { medianOverDistance } from './overDistance';
@@ -71,12 +71,27 @@ it('measures drag, reach, peak and spread as planted', () => {
     columns: { t_s: Float64Array.from(brake, (_, i) => i), brake, throttle },
     notes: {},
   };
-  const m = brakeMeasures(log, { from: 0, to: n }, 1);
+  const lap = { log, from: 0, to: n, timeS: 61.5, greatestBrake: 1 };
+  const m = Object.fromEntries(MEASURES.map(({ name, of }) => [name, of(lap)])) as unknown as Measured;
+  expect(m.lapTimeS).toBe(61.5);
   expect(m.brakeDrag).toBeCloseTo(0.2, 9);
   expect(m.brakeReach).toBeCloseTo(2 / 3, 9);
   expect(m.brakePeak).toBe(1);
   expect(m.brakeSpread).toBeCloseTo(Math.sqrt((0.04 ** 2 * 2) / 3 / 2), 6);
   expect(pressPeaks(brake)).toEqual([1, 0.96, 1, 0.4]);
+});
+
+it('a measure says null exactly where the log has not what it needs, and every measure has its own place', () => {
+  const t_s = Float64Array.from({ length: 200 }, (_, i) => i / 10);
+  const pedals = { throttle: t_s.map(() => 1), brake: t_s.map((t) => Math.abs(Math.sin(t))) };
+  for (const { needs, of } of MEASURES)
+    for (const missing of [null, ...needs]) {
+      const columns = { t_s, ...pedals, ...(missing ? { [missing]: undefined } : {}) };
+      const log = { columns, notes: {} } as RideLog;
+      const said = of({ log, from: 0, to: 200, timeS: 20, greatestBrake: 1 });
+      expect(said === null).toBe(missing !== null);
+    }
+  expect(MEASURES_SHOWN.map(({ rank }) => rank)).toEqual(MEASURES.map((_, i) => i));
 });
 
 it('says what is missing and never guesses it', () => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AXIS_NAMES, type AxisName } from '../axes/recording';
+import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import { dialectFieldSchema } from '../formats/dialectJson';
 import { line, paragraph } from '../text/line';
 

@@ -1,4 +1,4 @@
-import type { AxisName } from '../axes/recording';
+import type { AxisName } from '../axes/axes';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { LEAST_GAP } from '../response/curve';
 import { decimalsOf, type Dialect, type DialectField } from '../response/dialect';

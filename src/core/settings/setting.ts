@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal';
 import { z } from 'zod';
-import { AXIS_NAMES, type AxisName } from '../axes/recording';
+import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import { keySchema } from '../text/key';
 
 /** Layers in the order in which a signal passes them: the base's program, the title, the car in that title. */

@@ -1,4 +1,4 @@
-import type { AxisName } from '../axes/recording';
+import type { AxisName } from '../axes/axes';
 import { fail, succeed, type Outcome } from '../problem';
 import { holdsIn, narrowness, scopeText, type Combination, type Scope } from './scope';
 import {

@@ -1,5 +1,5 @@
 import isEqual from 'fast-deep-equal';
-import { AXIS_WORDS, type AxisName } from '../axes/recording';
+import { AXIS_WORDS, type AxisName } from '../axes/axes';
 import { isForceField } from '../force/forceParameters';
 import type { Dialect } from '../response/dialect';
 import type { FieldValues } from '../response/settings';

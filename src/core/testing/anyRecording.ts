@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { captureHeadSchema } from '../axes/checkCapture';
-import { AXIS_NAMES, runsFromLabels, type AxisName } from '../axes/recording';
+import { AXIS_NAMES, type AxisName } from '../axes/axes';
+import { runsFromLabels } from '../axes/recording';
 import { RIDE_LIMITS } from '../rides/checkRide';
 import { RIDE_COLUMNS, type RideColumn, type RideLog } from '../rides/rideLog';
 

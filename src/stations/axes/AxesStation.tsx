@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { useKeys } from '@/ui/useKeys';
 import type { AxisPast, AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useCallback } from 'react';
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { CapturePicture } from '@/core/axes/capturePicture';
 import type { CaptureTrace } from '@/core/axes/captureTrace';

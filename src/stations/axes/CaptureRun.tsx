@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef } from 'react';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { describeProblem } from '@/core/problem';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceSource } from '@/devices/source';

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import { AXIS_WORDS, type AxisName, type Recording } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import type { Recording } from '@/core/axes/recording';
 import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';

@@ -2,7 +2,7 @@
 
 import { useCallback, useState } from 'react';
 import { NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 import { hidingCut } from '@/core/axes/roughness';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { heldAngles, readAngles } from '@/core/axes/programme';
-import { AXIS_WORDS } from '@/core/axes/recording';
+import { AXIS_WORDS } from '@/core/axes/axes';
 import { Button } from '@/ui/Button';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';

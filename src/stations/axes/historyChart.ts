@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { NOISE_REACH_SIGMAS, trendAt, type AxisHistory } from '@/core/axes/axisHistory';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 import { axisInk } from '@/parts/axisInk';
 

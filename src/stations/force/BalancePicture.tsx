@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import { MASKS_FROM, type StretchBalance } from '@/core/force/balance';
 import { EFFECT_PRESETS, type EffectPreset } from '@/core/force/effectPresets';
 import { effectParameter, forceField } from '@/core/force/forceParameters';
-import { EFFECTS, type Effect } from '@/core/force/forceSettings';
+import { EFFECTS, type Effect } from '@/core/force/effects';
 import { gridValue } from '@/core/response/dialect';
 import { Chart } from '@/ui/Chart';
 import { Table } from '@/ui/Table';

@@ -3,7 +3,7 @@ import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
 import { NumberSlider } from '@/ui/NumberSlider';
 import type { BookView } from '@/book/model/bookView';
 import type { DraftSettings } from '@/parts/useDraftSettings';
-import { ON_PANEL, PANEL_NAMES, type Panel } from '@/words/forcePanels';
+import { PANEL_NAMES, settingsOn, type Panel } from '@/words/forcePanels';
 
 const layerNames = (view: BookView): Record<Layer, string> => ({
   base: view.menus.base.steering?.dialect.name ?? 'Base',
@@ -14,7 +14,7 @@ const layerNames = (view: BookView): Record<Layer, string> => ({
 /** What base, title and car let one set of a part, each in its own numbers. */
 export function ForceSliders({ view, draft, panel }: { view: BookView; draft: DraftSettings; panel: Panel }) {
   const names = layerNames(view);
-  const shown = ON_PANEL[panel];
+  const shown = settingsOn(panel);
   return (
     <div className="mt-3 max-w-2xl" role="group" aria-label={`${PANEL_NAMES[panel]} settings`}>
       {LAYERS.map((layer) => {

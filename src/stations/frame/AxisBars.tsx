@@ -2,21 +2,13 @@
 
 import { useEffect, useRef } from 'react';
 import { clippedTravel } from '@/core/axes/calibration';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { steeringDegrees } from '@/core/axes/steeringAngle';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
 import { axisColour } from '@/parts/liveTrace';
 import type { AxisView } from '@/book/model/axisView';
 import { capital } from '@/words/format';
 import { endReplay, latestRaw, useLiveRig } from '@/live/liveRig';
-
-const SHORT: Partial<Record<AxisName, string>> = {
-  steering: 'Steer',
-  handbrake: 'Hand',
-  gear: 'Gear',
-  paddle_left: 'Pad L',
-  paddle_right: 'Pad R',
-};
 
 const TEXT_EVERY_MS = 120;
 /** A bar is 64 pixels wide; finer movement than a quarter pixel is not seen. */
@@ -75,7 +67,7 @@ export function AxisBars({ axes }: { axes: Shown[] }) {
           className={`${shown.axis === 'steering' ? 'w-17' : 'w-15'} ${i > 4 ? 'hidden min-[1500px]:block' : ''}`}
         >
           <div className="flex justify-between text-xs text-muted">
-            <span>{SHORT[shown.axis] ?? capital(AXIS_WORDS[shown.axis])}</span>
+            <span>{AXES[shown.axis].short}</span>
             <span
               ref={(element) => {
                 texts.current[shown.axis] = element;

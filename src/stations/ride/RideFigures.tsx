@@ -6,24 +6,25 @@ import { Button } from '@/ui/Button';
 import { Facts } from '@/ui/StationPage';
 import { Table } from '@/ui/Table';
 import { decibels, lapTime, moment } from '@/words/format';
+import { MEASURES_SHOWN, type MeasureSpec } from '@/core/rides/measures';
 import { percent } from '@/core/text/percent';
+import { measureValue } from '@/words/verdict';
 
-/** What the newest ride says of the brake. */
+/** What the newest ride says by every measure. */
 export function LastRide({ ride }: { ride: NewestRide }) {
-  const { lapTimeS, brakeDrag, brakeReach, brakePeak, brakeSpread } = ride.summary;
-  const shown = (value: number | null, say: (v: number) => string) => (value === null ? '–' : say(value));
   return (
     <Facts
-      facts={[
-        { value: shown(lapTimeS, lapTime), meaning: 'mean of the counted laps' },
-        { value: shown(brakeDrag, (v) => percent(v)), meaning: 'of full throttle with the brake over 1 %' },
-        { value: shown(brakeReach, (v) => percent(v)), meaning: 'of full presses show 100 %' },
-        { value: shown(brakePeak, (v) => percent(v)), meaning: 'greatest brake of a lap, mean' },
-        { value: shown(brakeSpread, (v) => percent(v, 1)), meaning: 'spread (σ) of the full presses' },
-      ]}
+      facts={MEASURES_SHOWN.map((measure) => {
+        const value = ride.summary[measure.name];
+        return { value: value === null ? '–' : figure(measure, value), meaning: measure.meaning };
+      })}
     />
   );
 }
+
+/** A lap time as drivers write it, everything else in its unit. */
+const figure = (measure: MeasureSpec, value: number) =>
+  measure.unit === 's' ? lapTime(value) : measureValue(measure, value);
 
 /** Clipping as it was logged, simulated or not. */
 export function RideForceFacts({ clipping }: { clipping: NonNullable<NewestRide['clipping']> }) {

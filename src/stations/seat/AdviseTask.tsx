@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { tone } from '@/live/voice';
 import { applyChange } from '@/book/write/settings';
 import { useLiveRig } from '@/live/liveRig';

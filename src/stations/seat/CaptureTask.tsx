@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { obedientMotion } from '@/core/axes/actor';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { describeProblem } from '@/core/problem';
 import { LiveCanvas } from '@/ui/LiveCanvas';
 import { tone } from '@/live/voice';

@@ -11,8 +11,8 @@ import { useOwnCombination } from '@/live/ownCombination';
 import { provable } from '@/live/proofSession';
 import { SeatScreen } from './SeatScreen';
 import { SimulatedSeat } from './SimulatedSeat';
-import { stepsAmong, tasksFor, type SeatWish, type TaskProps } from './task';
-import { TASK_VIEWS } from './tasks';
+import type { TaskProps } from './task';
+import { endOf, stepsAmong, TASK_VIEWS, tasksFor, type SeatWish } from './tasks';
 
 /** Everything of Ready and Axes from the seat, one thing at a time, without keyboard or mouse. */
 export function SeatFlow({ view, wish }: { view: BookView; wish: SeatWish }) {
@@ -49,12 +49,12 @@ function Tasks({ view, wish }: { view: BookView; wish: SeatWish }) {
     tasksFor(view, wish, simulated !== null || taught.buttons.yes !== null || taught.buttons.no !== null),
   );
   const [at, setAt] = useState(0);
-  const { kind, ...about } = tasks[at]!;
+  const task = tasks[at]!;
   const done = stepsAmong(tasks.slice(0, at));
   const shared: TaskProps = {
     view,
     taught,
-    wish,
+    end: endOf(view, wish),
     place: { done, of: stepsAmong(tasks) },
     onDone() {
       tone('done');
@@ -66,7 +66,7 @@ function Tasks({ view, wish }: { view: BookView; wish: SeatWish }) {
     },
     onLeave: (to) => router.push(to),
   };
-  // Each kind comes with what its view asks for: the table says so kind by kind.
-  const View = TASK_VIEWS[kind] as ComponentType<TaskProps>;
-  return <View key={at} {...shared} {...about} />;
+  // Each kind comes with what its view asks for: the type of a task says so kind by kind.
+  const View = TASK_VIEWS[task.kind] as ComponentType<TaskProps>;
+  return <View key={at} {...task} {...shared} />;
 }

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import type { AxisSource } from '@/core/rig/rigSpec';
 import { watchAssignment, watchHold, type Assignment } from '@/devices/assignment';
 import { rangeOfPlace, readPlace } from '@/devices/readings';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { isPedalAxis, type AxisName } from '@/core/axes/recording';
+import { isPedalAxis, type AxisName } from '@/core/axes/axes';
 import type { DeviceSource } from '@/devices/source';
 import type { Answer, TaughtButtons } from '@/live/answerButtons';
 

@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { respond } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import { axisInk } from '@/parts/axisInk';

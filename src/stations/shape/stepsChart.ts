@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { SensorStep } from '@/core/response/firstSteps';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 import { axisInk } from '@/parts/axisInk';

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import type { AxisName } from '@/core/axes/recording';
+import type { AxisName } from '@/core/axes/axes';
 import { describeProblem, type Problem } from '@/core/problem';
 import { readPackJson, type Pack } from '@/core/formats/packJson';
 import { checkSettings, type FieldValues } from '@/core/response/settings';

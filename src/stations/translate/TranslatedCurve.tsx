@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo } from 'react';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/recording';
+import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { isForceField } from '@/core/force/forceParameters';
 import { effectiveResponse } from '@/core/response/compose';
 import { layerFromSettings } from '@/core/response/settings';

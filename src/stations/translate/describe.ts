@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AXIS_NAMES } from '@/core/axes/recording';
+import { AXIS_NAMES } from '@/core/axes/axes';
 import type { Dialect, DialectField, FieldMap, ResponseParameter } from '@/core/response/dialect';
 import { probeField, type Probed, type Shown, type Unmapped } from '@/core/response/probe';
 import { line } from '@/core/text/line';
