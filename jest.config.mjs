@@ -37,6 +37,8 @@ const onServer = process.env.TEST_DATABASE_URL
           '<rootDir>/src/data/{backup,bringBack,captures,data,moveBook,serverBook,write}.test.ts',
           '<rootDir>/src/book/{read,write}/*.test.ts',
         ],
+        // How much a page carries is a matter of what is read, not of where from.
+        testPathIgnorePatterns: ['/node_modules/', '/pageData\\.test\\.ts$'],
       },
     ]
   : [];

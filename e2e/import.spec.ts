@@ -84,5 +84,5 @@ test('logs of six shapes: four are taken in as they are confirmed, two are refus
   await open(page, 'resets');
   await next(page).getByRole('button', { name: 'Keep this ride' }).click();
   await expect(rides(page)).toHaveCount(5);
-  await expect(page.getByText(/The clock starts again once/)).toBeVisible();
+  await expect(message(page, /The clock starts again once/)).toBeVisible();
 });

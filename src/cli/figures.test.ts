@@ -6,7 +6,9 @@ import { hairpinOf } from '@/book/judge/lock';
 import { anyRidePlan } from '@/book/judge/ridePlan';
 import type { BookView } from '@/book/model/bookView';
 import { hereIn } from '@/book/read/here';
+import { readPast } from '@/book/read/readAxis';
 import { readBook } from '@/book/read/readBook';
+import { markedPair } from '@/book/read/readPair';
 import { bookInMemory } from '@/book/testing/bookInMemory';
 import { canonicalFacts } from '@/core/force/canonicalFacts';
 import { chainOf } from '@/core/force/chainOf';
@@ -19,11 +21,12 @@ import { respond } from '@/core/response/compose';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import { steeredCar } from '@/core/rotation/sensitivity';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
+import { completeRide } from '@/core/vehicle/simulateRide';
 import type { Combination } from '@/core/settings/scope';
 import { loadCapture } from '@/data/captures';
 import { COMBINATIONS } from '@/data/demoCaptures';
 import { fillDemoBook } from '@/data/demoBook';
-import { loadRide } from '@/data/rides';
+import { addRide, loadRide, markRide } from '@/data/rides';
 import { main } from './main';
 
 const folder = mkdtempSync(join(tmpdir(), 'pebble-figures-'));
@@ -79,6 +82,24 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
         const given = pebble('calibrate', file(`${axis}.capture.csv`, writeCaptureCsv(own)));
         expect((given['axes'] as Record<string, unknown>)[axis]).toEqual(plain(capture.analysis));
       }
+    });
+
+    it('History: the same trends over the captures of an axis', async () => {
+      const here = (await hereIn(book.db, combination))!;
+      const { axes } = await readBook(here);
+      // One axis is enough: all go the same way, and each capture is worked out anew.
+      const view = axes.toSorted((a, b) => b.captureCount - a.captureCount)[0]!;
+      const { history, captures } = await readPast(here, view);
+      const files = await Promise.all(
+        captures.map(async ({ id, atMs }, i) => {
+          const { recording } = (await loadCapture(book.db, id))!;
+          const own = { [view.axis]: recording.axes[view.axis]! };
+          return file(`${i}.capture.csv`, writeCaptureCsv({ ...recording, axes: own, startedMs: atMs }));
+        }),
+      );
+      // In whichever order they are named.
+      const given = pebble('history', ...files.toReversed(), '--deadzone', String(view.effective.deadzone));
+      expect((given['axes'] as Record<string, unknown>)[view.axis]).toEqual(plain(history));
     });
 
     it('Shape: the same curve, travel and slopes', async () => {
@@ -147,10 +168,29 @@ it('Ride: the same laps, measures and clipping, and the same ride judged at its 
   expect(clipShare).toBeCloseTo(clipping!.clipShare, 9);
 });
 
+it('Verdict: the same comparison of the rides marked A and B', async () => {
+  const tern = COMBINATIONS.find(({ rigId }) => rigId === 'tern')!;
+  const here = (await hereIn(book.db, tern))!;
+  const { newestRide } = await readBook(here);
+  const first = (await loadRide(book.db, newestRide!.id))!;
+  const second = completeRide({ ...anyRidePlan(await readBook(here), 3, 12) });
+  const rideOf = { ...tern, trackId: 'saltmarsh-loop', seed: 12, settings: {} };
+  await addRide(book.db, { id: 'second', ...rideOf, log: second });
+  await markRide(book.db, tern, 'second', 'B');
+  const pair = (await markedPair(here, await readBook(here)))!;
+  expect(pair.comparisons.length).toBeGreaterThan(3);
+  const given = pebble(
+    'verdict',
+    file('a.ride.csv', writeRideCsv(first)),
+    file('b.ride.csv', writeRideCsv((await loadRide(book.db, 'second'))!)),
+  );
+  expect(given['comparisons']).toEqual(plain(pair.comparisons));
+});
+
 it('docs/figures.md names every command that is compared, and no other', () => {
   const lines = readFileSync('docs/figures.md', 'utf8').split('\n');
   const rows = lines.filter((line) => line.startsWith('| ') && !/^\| (-|Station)/.test(line));
   const commands = new Set(rows.map((row) => /`pebble ([a-z]+)/.exec(row)?.[1]));
-  const compared = ['calibrate', 'response', 'translate', 'rotation', 'force', 'feel', 'handsoff', 'measure'];
-  expect([...commands].sort()).toEqual([...compared, 'clipping'].sort());
+  const compared = ['calibrate', 'response', 'translate', 'rotation', 'force', 'feel', 'handsoff'];
+  expect([...commands].sort()).toEqual([...compared, 'measure', 'clipping', 'history', 'verdict'].sort());
 });

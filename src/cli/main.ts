@@ -5,14 +5,17 @@ import type { Command } from './command';
 import { InputError } from './files';
 import { feel, forceCommand } from './force';
 import { handsoff } from './handsoff';
+import { history } from './history';
 import { measure } from './measure';
 import { response } from './response';
 import { ride } from './ride';
 import { rotation } from './rotation';
 import { translateCommand } from './translate';
+import { verdict } from './verdict';
 
 const COMMANDS: readonly Command[] = [
   calibrate,
+  history,
   response,
   translateCommand,
   rotation,
@@ -22,6 +25,7 @@ const COMMANDS: readonly Command[] = [
   feel,
   ride,
   measure,
+  verdict,
 ];
 
 const EXIT_INPUT = 1;

@@ -20,7 +20,7 @@ import { addRide } from './rides';
 import { addRig, listRigs } from './rigs';
 import { saveBackup } from './saveBackup';
 import { captures, changes, combinations, facts, rideParts, rides, rigs, ticks } from './schema';
-import { bookForTests } from './testing/bookForTests';
+import { bookForTests, tries } from './testing/bookForTests';
 import { expectRoundTrip } from './testing/roundTrip';
 
 // What is thrown at it is the same every time; another number tries others.
@@ -313,7 +313,7 @@ it('whatever the schemas allow is saved and restored to an equal book', async ()
       }
       await expectRoundTrip(other);
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 }, 100_000);
 

@@ -8,7 +8,7 @@ import { judgeBook } from './judgeBook';
 import type { Book } from './openBook';
 import { addRig } from './rigs';
 import { changes, combinations, rigs } from './schema';
-import { bookForTests } from './testing/bookForTests';
+import { bookForTests, tries } from './testing/bookForTests';
 import { expectRoundTrip } from './testing/roundTrip';
 import { write } from './write';
 
@@ -65,7 +65,7 @@ it('what a clock that ran ahead has dated is dated now, in its order; everything
       });
       expect(await faults()).toEqual([]);
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 });
 

@@ -9,6 +9,7 @@ import { bookView } from '../read/readBook';
 import { changeCombination } from './settings';
 import { acceptBackup, saveBook, sendBackup } from './acceptBackup';
 import { bookInMemory } from '../testing/bookInMemory';
+import { tries } from '@/data/testing/bookForTests';
 
 // What is thrown at it is the same every time; another number tries others.
 fc.configureGlobal({ seed: 7 });
@@ -191,6 +192,6 @@ it('whatever is changed in a backup: it is refused and nothing changes, or the b
         expect(await bookDocument(book.db, 1)).toEqual(before);
       }
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   );
 }, 120_000);

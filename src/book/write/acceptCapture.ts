@@ -124,7 +124,11 @@ export async function sendCaptureFile(request: Request): Promise<Response> {
       : null;
   if (!kept) return refuse([NO_CAPTURE], 404);
   // The other axes lay still meanwhile; a file of this axis alone can be analysed as it is.
-  const recording: Recording = { ...kept.recording, axes: { [kept.axis]: kept.recording.axes[kept.axis]! } };
+  const recording: Recording = {
+    ...kept.recording,
+    axes: { [kept.axis]: kept.recording.axes[kept.axis]! },
+    startedMs: kept.madeAtMs,
+  };
   return new Response(writeCaptureCsv(recording), {
     headers: {
       'content-type': 'text/csv; charset=utf-8',

@@ -9,6 +9,7 @@ import { askedBy, Browser } from '../testing/browser';
 import { branchOff } from './branches';
 import { makeRig } from './rigs';
 import { applyChange, changeCombination } from './settings';
+import { tries } from '@/data/testing/bookForTests';
 
 fc.configureGlobal({ seed: 7 });
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
@@ -46,7 +47,7 @@ it('whatever two browsers do in turn, each stays where it is and sees what it se
           expect((await shown(one)).combination).toEqual(expected[i]);
       }
     }),
-    { numRuns: 25 },
+    { numRuns: tries(25) },
   );
 });
 

@@ -29,6 +29,8 @@ export interface Recording {
   rangeMax: number;
   /** Nominal rate in Hz as noted by the source; `null` where the source did not say. */
   rateHz: number | null;
+  /** When it was recorded, as its file says; `undefined` where it does not. */
+  startedMs?: number;
   /** What the reader of a file had to leave open, as sentences. */
   remarks?: string[];
 }

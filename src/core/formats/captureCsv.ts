@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { captureFault, notedRange, RATE_RANGE } from '../axes/checkCapture';
 import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import {
@@ -48,6 +49,8 @@ export function readCaptureCsv(text: string, ranged?: readonly AxisName[]): Outc
   if (!noted.ok) return noted;
   const rate = notedRate(table);
   if (!rate.ok) return rate;
+  const started = notedStart(table);
+  if (!started.ok) return started;
   const [rangeMin, rangeMax] = noted.value ?? extent(columns);
   const runs = runsFromLabels(table.words['phase']!);
   const fault =
@@ -69,6 +72,7 @@ export function readCaptureCsv(text: string, ranged?: readonly AxisName[]): Outc
     rangeMin,
     rangeMax,
     rateHz: rate.value,
+    ...(started.value === null ? {} : { startedMs: started.value }),
     ...(remarks.length > 0 ? { remarks } : {}),
   });
 }
@@ -85,6 +89,7 @@ export function writeCaptureCsv(recording: Recording): string {
       range_min: recording.rangeMin,
       range_max: recording.rangeMax,
       rate_hz: recording.rateHz,
+      ...(recording.startedMs === undefined ? {} : { started: new Date(recording.startedMs).toISOString() }),
     },
     ['t_s', 'phase', ...axes],
     recording.t.length,
@@ -103,6 +108,22 @@ function notedRate({ notes }: Table): Outcome<number | null> {
     message: `The notes give a rate of ${quoted(said)}.`,
     place: { row: 1 },
     remedy: `rate_hz is a number from ${RATE_RANGE[0]} to ${RATE_RANGE[1]}; leave it out where it is not known.`,
+  });
+}
+
+/** Dates as a program writes them, with their time zone: without it nobody knows when that was. */
+const DATE = z.iso.datetime({ offset: true });
+
+function notedStart({ notes }: Table): Outcome<number | null> {
+  const said = notes['started'];
+  if (said === undefined) return succeed(null);
+  const read = DATE.safeParse(said.trim());
+  if (read.success) return succeed(Date.parse(read.data));
+  return fail({
+    code: 'bad-date',
+    message: `The notes say that it was recorded at ${quoted(said)}.`,
+    place: { row: 1 },
+    remedy: 'A date is written 2026-01-05T19:03:00Z; leave it out where it is not known.',
   });
 }
 

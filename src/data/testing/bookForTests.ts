@@ -14,6 +14,12 @@ export const emptyDatabase = () => new Blob([readFileSync(TEMPLATE)]);
 const SERVER = process.env['PEBBLE_TEST_ON_SERVER'] === '1' ? process.env['TEST_DATABASE_URL'] : undefined;
 export const isOnServer = SERVER !== undefined;
 
+/**
+ * How often a property is tried: what it says of the program was found out in memory already, so that a server, which
+ * is slower to ask, is asked a quarter as often.
+ */
+export const tries = (inMemory: number) => (isOnServer ? Math.ceil(inMemory / 4) : inMemory);
+
 /** An empty book in memory, or in a database of its own on the server. */
 export function bookForTests(): Promise<Book> {
   return SERVER ? serverBookForTests(SERVER) : openBook(null, MIGRATIONS, { from: emptyDatabase() });
