@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
-import { plainBase } from '@/core/force/forceSettings';
+import { PLAIN_TITLE, plainBase } from '@/core/force/forceSettings';
 import { START_FIELD } from '@/core/testing/startField';
 import { programmeFor } from '@/core/axes/programme';
 import type { AxisName } from '@/core/axes/axes';
@@ -98,7 +98,7 @@ const force = {
     minForce: 0.02,
     trails: { mechanical: 1, pneumatic: 1 },
     understeerCue: 0,
-    effects: { road: 0.5, kerb: 0, offtrack: 0, slip: 0, abs: 0, impact: 0 },
+    effects: { ...PLAIN_TITLE.effects, road: 0.5 },
     damper: 0,
     spring: 0,
   },

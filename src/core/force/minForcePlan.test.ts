@@ -2,13 +2,24 @@ import fc from 'fast-check';
 import { TITLES } from '@/catalog/titles';
 import { carById, simulatedRigById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
-import { gridValue, toCanonical } from '../response/dialect';
+import { gridValue, toCanonical, type DialectField } from '../response/dialect';
 import { chainOf } from './chainOf';
 import { minForceStep, upperShare, type MinForceTry } from './minForcePlan';
 
-const FIELDS = TITLES.map(({ dialects }) =>
-  dialects.steering.fields.find(({ maps }) => 'of' in maps && maps.of === 'minForce')!,
-);
+/** As menus write it: percent of a quarter, a share in fine steps, clicks. */
+const FIELDS: DialectField[] = (
+  [
+    { min: 0, max: 100, step: 1, full: 400 },
+    { min: 0, max: 0.3, step: 0.005, full: 1 },
+    { min: 0, max: 20, step: 1, full: 100 },
+  ] as const
+).map(({ full, ...range }) => ({
+  key: 'minForce',
+  label: 'Least',
+  ...range,
+  neutral: 0,
+  maps: { kind: 'fraction', of: 'minForce', full },
+}));
 
 it('finds the greatest value that stays still, in every title’s own steps and few tries', () => {
   fc.assert(

@@ -15,7 +15,8 @@ export const forceSchema = z.strictObject({
       .strictObject({ mechanical: notNegative.max(5), pneumatic: notNegative.max(5) })
       .default({ mechanical: 1, pneumatic: 1 }),
     understeerCue: share,
-    effects: z.strictObject(eachEffect(() => notNegative.max(5))),
+    // A file that does not know an effect has it off.
+    effects: z.strictObject(eachEffect(() => notNegative.max(5).default(0))),
     damper: share,
     spring: share,
   }),
