@@ -1,6 +1,10 @@
+import { join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
 import { strToU8, unzipSync, zipSync, strFromU8 } from 'fflate';
 import type { Page } from '@playwright/test';
 import { test } from '../e2e/fixtures';
+import { PAGES, pageData } from '../e2e/pageData';
+import { copyBook, removeBook, startServer } from '../e2e/server';
 
 const say = (what: string, figure: string) => process.stdout.write(`\n${what.padEnd(64)} ${figure}\n`);
 const CHANGES = 10_000;
@@ -65,6 +69,52 @@ test('a book of ten years', async ({ page, server }) => {
   for (let round = 0; round < ROUNDS; round++)
     for (const station of STATIONS) fetched.push(await fetchMs(`${server.url}/${station}`));
   say('the same as a whole page, from the server alone', summary(fetched.slice(STATIONS.length)));
+});
+
+const RIDES = 2000;
+/** So many of them are whole; those further back are never read, and hold a piece each. */
+const WHOLE = 40;
+
+/** The demo's book with the rides of years, one every evening, each after a change. */
+async function manyRides(folder: string) {
+  const book = await PGlite.create(join(folder, 'book'));
+  await book.exec(`
+    insert into rides (id, at, rig_id, title_id, car_id, driver, branch, track_id, seed, settings, mark, head)
+    select id || '-' || n, at - n * interval '1 day', rig_id, title_id, car_id, driver, branch, track_id, seed, settings,
+      null, head
+    from rides, generate_series(1, ${RIDES - 1}) n where id = 'demo-first-ride';
+    insert into ride_parts (ride_id, part, samples)
+    select 'demo-first-ride-' || n, part, samples from ride_parts, generate_series(1, ${RIDES - 1}) n
+    where ride_id = 'demo-first-ride' and (n < ${WHOLE} or part = 0);
+    insert into changes (id, at, kind, rig_id, title_id, car_id, driver, branch, layer, axis, field, from_value, to_value, why)
+    select 'grown-' || n, (select max(at) from rides) - n * interval '150 minutes', kind, rig_id, title_id, car_id, driver, branch, layer, axis, field,
+      from_value, to_value, why
+    from (select * from changes where rig_id = 'tern' and field = 'gain' limit 1) one, generate_series(1, ${CHANGES}) n`);
+  await book.close();
+}
+
+test('two thousand rides', async ({ page }) => {
+  test.setTimeout(300_000);
+  for (const [what, grow] of [
+    ['the demo as it is', false],
+    [`the same with ${RIDES} rides and ${CHANGES} changes of the open combination`, true],
+  ] as const) {
+    const folder = copyBook('demo');
+    if (grow) await manyRides(folder);
+    const server = await startServer(folder, 'demo');
+    await page.goto(`${server.url}/card`);
+    const opened: number[] = [];
+    for (let round = 0; round < ROUNDS; round++)
+      for (const station of STATIONS) opened.push(await openFromRoad(page, station));
+    await page.goto('about:blank');
+    let most = 0;
+    for (const path of PAGES)
+      most = Math.max(most, pageData(await (await fetch(`${server.url}/${path}`)).text()));
+    say(`a station, ${what}`, summary(opened.slice(STATIONS.length)));
+    say(`  data of the largest of ${PAGES.length} pages (goal: 40 kB)`, `${(most / 1000).toFixed(1)} kB`);
+    await server.stop();
+    removeBook(folder);
+  }
 });
 
 /** From the click on the road until the station stands in the page. */

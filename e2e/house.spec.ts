@@ -1,7 +1,7 @@
 import { request } from 'node:http';
-import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, ride, test } from './fixtures';
+import { PAGES, pageData } from './pageData';
 
 test.use({ contextOptions: { reducedMotion: 'reduce' } });
 
@@ -66,40 +66,14 @@ test('axe finds nothing on any station, nor in a capture or the palette', async 
   }
 });
 
-/** What a page's code is given to draw with: its data, and little else. */
-async function pageData(page: Page, url: string): Promise<number> {
-  const html = await (await page.request.get(url)).text();
-  const pieces = html.matchAll(/self\.__next_f\.push\(\[1,("(?:[^"\\]|\\.)*")\]\)/g);
-  return [...pieces].reduce((sum, [, text]) => sum + (JSON.parse(text!) as string).length, 0);
-}
-
 test('no station carries more than 40 kB of data', async ({ page, server }) => {
-  const stations = [
-    'ready',
-    'axes/brake',
-    'axes/throttle?view=history',
-    'axes/check',
-    'shape',
-    'lock',
-    'force',
-  ];
-  const others = [
-    'ride',
-    'verdict',
-    'card',
-    'rig',
-    'combinations',
-    'translate',
-    'translate/describe',
-    'seat',
-  ];
   for (const rig of ['Tern', 'Wren', 'Gannet']) {
     await page.goto(`${server.url}/ready`);
     await page.getByRole('button', { name: /^Rig: / }).click();
     await page.getByRole('menuitemradio', { name: rig }).click();
     await expect(page.getByRole('button', { name: `Rig: ${rig}` })).toBeVisible();
-    for (const station of [...stations, ...others]) {
-      const bytes = await pageData(page, `${server.url}/${station}`);
+    for (const station of PAGES) {
+      const bytes = pageData(await (await page.request.get(`${server.url}/${station}`)).text());
       expect(bytes, `${station} of the ${rig}`).toBeGreaterThan(10_000);
       expect(bytes, `${station} of the ${rig}`).toBeLessThan(40_000);
     }

@@ -1,4 +1,5 @@
 import type { NewestRide, RideLine, RideView } from '../model/rideView';
+import type { TrailRideItem } from '../model/trailView';
 
 /** So many laps are listed of a ride; a log from elsewhere may hold hundreds. */
 const MOST_LAPS = 12;
@@ -15,12 +16,15 @@ export function rideLine(ride: RideView): RideLine {
     hasForce: clipping !== null,
     counted: measures.laps.filter((lap) => lap.counted).length,
     lapTimeS: measures.summary.lapTimeS,
-    laps: measures.laps.slice(0, MOST_LAPS).map((lap) => ({
-      timeS: lap.counted ? lap.timeS : null,
-      why: lap.why,
-    })),
+    laps: measures.laps.slice(0, MOST_LAPS).map(({ why, timeS }) => why ?? timeS!),
     moreLaps: Math.max(0, measures.laps.length - MOST_LAPS),
   };
+}
+
+/** The same on the trail, where there is less room. */
+export function trailRide(ride: RideView): TrailRideItem {
+  const { id, atMs, mark, changed, counted, lapTimeS } = rideLine(ride);
+  return { kind: 'ride', id, atMs, mark, changed, counted, lapTimeS };
 }
 
 export function newestRide({

@@ -1,3 +1,4 @@
+import type { WhyNot } from '@/core/rides/laps';
 import type { RideFigures } from '@/core/rides/rideFigures';
 import type { RideRow } from '@/core/rides/rideRow';
 import type { SettingValues } from '@/core/settings/setting';
@@ -28,8 +29,8 @@ export interface RideLine extends Pick<
   counted: number;
   /** Mean of the counted laps, s. */
   lapTimeS: number | null;
-  /** Its first laps: the time of one that counts, else why it does not. */
-  laps: { timeS: number | null; why: RideView['measures']['laps'][number]['why'] }[];
+  /** Its first laps: the time of one that counts, s, else why it does not. */
+  laps: (number | WhyNot)[];
   /** How many more laps it has than are listed. */
   moreLaps: number;
 }

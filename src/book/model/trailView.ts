@@ -12,7 +12,13 @@ export interface TrailChangeItem {
 }
 
 /** One mark on the trail. Changes are pebbles, rides are gaps of road between. */
-export type TrailItem = TrailChangeItem | { kind: 'ride'; id: string; atMs: number; ride: RideLine };
+export interface TrailRideItem extends Pick<
+  RideLine,
+  'id' | 'atMs' | 'mark' | 'changed' | 'counted' | 'lapTimeS'
+> {
+  kind: 'ride';
+}
+export type TrailItem = TrailChangeItem | TrailRideItem;
 
 /** The newest end of the trail, in time order. */
 export interface TrailView {

@@ -65,7 +65,7 @@ it('what a page carries does not grow with old changes and rides, and what is fu
   const many = await viewOf();
   expect(many.rideCount).toBe(121);
   expect(Math.abs(size(many) - size(some))).toBeLessThan(200);
-  expect(size(many)).toBeLessThan(MOST_BYTES + 10_000);
+  expect(size(many)).toBeLessThan(MOST_BYTES);
 
   const here = (await hereIn(book.db, HERE))!;
   const rides = await earlierRides(here, 16);

@@ -5,7 +5,7 @@ import { liveChanges } from '@/core/settings/trail';
 import type { RecordedEvent } from '@/data/changes';
 import type { Database } from '@/data/database';
 import { countRides, rideMoments } from '@/data/rides';
-import { rideLine } from '../judge/rideLine';
+import { trailRide } from '../judge/rideLine';
 import { changeItem } from '../judge/trail';
 import type { TrailChange } from '../model/bookView';
 import type { TrailItem, TrailView } from '../model/trailView';
@@ -56,10 +56,10 @@ export async function readTrail(place: TrailPlace, most = TRAIL_SHOWN, skip = 0)
     combination,
     shown.filter(({ change }) => !change).map(({ rideId }) => rideId),
   );
-  const items = shown.flatMap(({ atMs, change, rideId }): TrailItem[] => {
+  const items = shown.flatMap(({ change, rideId }): TrailItem[] => {
     if (change) return [changeItem(place, change)];
     const ride = rides.get(rideId);
-    return ride ? [{ kind: 'ride', id: rideId, atMs, ride: rideLine(ride) }] : [];
+    return ride ? [trailRide(ride)] : [];
   });
   const last = changes.findLast(({ live }) => live);
   const lastLive = last ? changeItem(place, last) : null;

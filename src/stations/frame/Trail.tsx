@@ -11,7 +11,7 @@ import { told } from '@/parts/told';
 import { restoreMoment } from '@/book/write/branches';
 import { putBack } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
-import type { TrailChangeItem, TrailItem, TrailView } from '@/book/model/trailView';
+import type { TrailChangeItem, TrailRideItem, TrailView } from '@/book/model/trailView';
 import { reasonOf } from '@/core/problem';
 import { notify } from '@/ui/notices';
 import { fetchFresh } from '@/ui/useFetched';
@@ -52,7 +52,7 @@ export function Trail({ view }: { view: BookView }) {
         item.kind === 'change' ? (
           <Change key={item.id} item={item} />
         ) : (
-          <Ride key={item.id} item={item} view={view} />
+          <Ride key={item.id} ride={item} view={view} />
         ),
       )}
       {items.length > 0 && <span className="relative ml-auto bg-ground pl-3 text-sm text-muted">now</span>}
@@ -120,8 +120,7 @@ function Change({ item }: { item: TrailChangeItem }) {
   );
 }
 
-function Ride({ item, view }: { item: Extract<TrailItem, { kind: 'ride' }>; view: BookView }) {
-  const { ride } = item;
+function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {
   const laps = ride.counted;
   const isConfounded = ride.changed.length > 1;
   const time = ride.lapTimeS;
@@ -153,7 +152,7 @@ function Ride({ item, view }: { item: Extract<TrailItem, { kind: 'ride' }>; view
           <p className="text-[15px] font-semibold">
             {name}: {laps} counted lap{laps === 1 ? '' : 's'}
           </p>
-          <p className="mt-1 text-muted">{moment(item.atMs)}</p>
+          <p className="mt-1 text-muted">{moment(ride.atMs)}</p>
           <p className="mt-2">{time === null ? 'No lap counts.' : `Mean lap ${lapTime(time)}.`}</p>
           {isConfounded && (
             <p className="mt-2 text-rust">
@@ -167,7 +166,7 @@ function Ride({ item, view }: { item: Extract<TrailItem, { kind: 'ride' }>; view
                 key={mark}
                 aria-pressed={ride.mark === mark}
                 onClick={() =>
-                  void setMark(item.id, ride.mark === mark ? null : mark).then((reply) => told(reply))
+                  void setMark(ride.id, ride.mark === mark ? null : mark).then((reply) => told(reply))
                 }
               >
                 {ride.mark === mark ? `Not ${mark}` : `Make it ${mark}`}
@@ -175,7 +174,7 @@ function Ride({ item, view }: { item: Extract<TrailItem, { kind: 'ride' }>; view
             ))}
             <a
               className="inline-flex min-h-11 items-center px-2 font-semibold text-muted underline-offset-4 hover:underline"
-              href={`/api/rides/file?id=${item.id}`}
+              href={`/api/rides/file?id=${ride.id}`}
             >
               CSV
             </a>

@@ -101,15 +101,15 @@ function changedText(view: BookView, { changed }: RideLine): string {
   return `${settingNames(view, changed)}${changed.length > 1 ? ' (confounded)' : ''}`;
 }
 
-function lapText({ timeS, why }: RideLine['laps'][number]): string {
-  return timeS !== null ? lapTime(timeS) : why ? WHY_NOT[why] : '';
+function lapText(lap: RideLine['laps'][number]): string {
+  return typeof lap === 'number' ? lapTime(lap) : WHY_NOT[lap];
 }
 
 function Laps({ ride }: { ride: RideLine }) {
   return (
     <>
       {ride.laps.map((lap, i) => (
-        <span key={i} className={`mr-3 inline-block ${lap.timeS === null ? 'text-muted' : ''}`}>
+        <span key={i} className={`mr-3 inline-block ${typeof lap === 'number' ? '' : 'text-muted'}`}>
           {lapText(lap)}
         </span>
       ))}
