@@ -263,3 +263,48 @@ test('a calm throttle for a strong car comes with a plan back to linear', async 
   await next(page).getByRole('button', { name: 'End the plan' }).click();
   await expect(next(page).getByText('The way back to linear')).toBeVisible();
 });
+
+test('a form says beside the field what is wrong, and what was written is not left behind unasked', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/rig`);
+  const torque = page.getByLabel('Rated torque');
+  await torque.fill('900');
+  await torque.press('Enter');
+  await expect(page.getByText('It must be at most 60.')).toBeVisible();
+  await expect(torque).toHaveAttribute('aria-invalid', 'true');
+  // By a link, by a key, by another combination: each asks first.
+  const dialog = page.getByRole('alertdialog', { name: 'What you wrote of the rig is not kept yet' });
+  const stay = async () => {
+    await dialog.getByRole('button', { name: 'Stay here' }).click();
+    await expect(dialog).toBeHidden();
+  };
+  await page
+    .getByRole('navigation', { name: 'Road' })
+    .getByRole('link', { name: /^Shape/ })
+    .click();
+  await stay();
+  await page.locator('main').focus();
+  await page.keyboard.press('4');
+  await stay();
+  await page.getByRole('button', { name: /^Car: / }).click();
+  await page.getByRole('menuitemradio', { name: 'Fenwick Six' }).click();
+  await stay();
+  await expect(torque).toHaveValue('900');
+  await torque.fill('9,5');
+  await torque.press('Enter');
+  await expect(message(page, 'Tern is written down')).toBeVisible();
+  await expect(page.getByText('It must be at most 60.')).toBeHidden();
+  // What is kept is free to leave; what is not is left behind when that is said.
+  await page.getByLabel('Delay').fill('12');
+  await page.getByLabel('Delay').press('Tab');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Compare, branch');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'Leave it behind' }).click();
+  await expect(page).toHaveURL(/combinations/);
+  await page.goto(`${server.url}/rig`);
+  await expect(torque).toHaveValue('9.5');
+  await expect(page.getByLabel('Delay')).toHaveValue('7');
+});

@@ -21,6 +21,9 @@ it('every list of a backup has its table, and every column that dates a row is o
     (key) => !['format', 'version', 'madeAtMs'].includes(key),
   );
   expect(RECORDS.map(({ name }) => name).sort()).toEqual(lists.sort());
+  for (const { table, order, without } of RECORDS)
+    for (const name of [...order, ...(without ? [without] : [])])
+      expect(columnOf(table, name).name).not.toBe('');
   for (const { table, moment } of RECORDS)
     if (moment) expect(columnOf(table, moment).getSQLType()).toBe('timestamp with time zone');
   expect(() => columnOf(RECORDS[0]!.table, 'nowhere')).toThrow('no column nowhere');

@@ -1,6 +1,6 @@
 import { getTableColumns } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
-import type { BookDocument } from '@/core/formats/bookJson';
+import { captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import {
   captureParts,
   captures,
@@ -22,19 +22,37 @@ export interface BookRecord {
   table: PgTable;
   /** Its column that says when something was; the document writes it in milliseconds, with `Ms` behind its name. */
   moment: string | null;
+  /** Columns that put its rows in an order that does not depend on where they lie. */
+  order: readonly string[];
+  /** A column that the document leaves out: what the book makes by itself. */
+  without?: string;
+  /** The file beside the document that holds a row's samples. */
+  file?(id: string): string;
 }
 
-/** Each after those that it points to. A new one is an entry here: restoring, dating and moving read it. */
+/** Each after those that it points to. A new one is an entry here: saving, restoring, dating and moving read it. */
 export const RECORDS: readonly BookRecord[] = [
-  { name: 'rigs', table: rigs, moment: 'createdAt' },
-  { name: 'facts', table: facts, moment: null },
-  { name: 'combinations', table: combinations, moment: 'openedAt' },
-  { name: 'ticks', table: ticks, moment: 'at' },
-  { name: 'proofs', table: proofs, moment: 'at' },
-  { name: 'changes', table: changes, moment: 'at' },
-  { name: 'ownDialects', table: ownDialects, moment: 'at' },
-  { name: 'captures', table: captures, moment: 'madeAt' },
-  { name: 'rides', table: rides, moment: 'at' },
+  { name: 'rigs', table: rigs, moment: 'createdAt', order: ['createdAt', 'id'] },
+  { name: 'facts', table: facts, moment: null, order: ['key'] },
+  {
+    name: 'combinations',
+    table: combinations,
+    moment: 'openedAt',
+    order: ['rigId', 'titleId', 'carId', 'driver', 'branch'],
+  },
+  { name: 'ticks', table: ticks, moment: 'at', order: ['rigId', 'titleId', 'itemId'] },
+  { name: 'proofs', table: proofs, moment: 'at', order: ['at', 'id'] },
+  { name: 'changes', table: changes, moment: 'at', order: ['seq'], without: 'seq' },
+  { name: 'ownDialects', table: ownDialects, moment: 'at', order: ['at', 'id'] },
+  {
+    name: 'captures',
+    table: captures,
+    moment: 'madeAt',
+    order: ['madeAt', 'id'],
+    without: 'analysis',
+    file: captureFile,
+  },
+  { name: 'rides', table: rides, moment: 'at', order: ['at', 'id'], file: rideFile },
 ];
 
 /** Every table of a book; samples come after what they belong to. */

@@ -1,12 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import type { PedalRecommendation } from '@/core/axes/recommend';
+import type { PedalProposal } from '@/core/axes/recommend';
+import { changeAsked } from '@/core/settings/proposal';
+import { keyText } from '@/core/settings/setting';
 import type { AxisView } from '@/book/model/axisView';
-import { Button } from '@/ui/Button';
 import { applyChange } from '@/book/write/settings';
-import { NextStep } from '@/ui/StationPage';
+import { Button } from '@/ui/Button';
+import { ProposalStep } from './ProposalStep';
 import { told } from './told';
+
+const idOf = ({ key, to }: PedalProposal) => `${keyText(key)}:${to}`;
 
 /** Recommendations that the driver has not waved away, numbered; `after` continues the numbers. */
 export function Recommendations({
@@ -15,65 +19,39 @@ export function Recommendations({
   after,
 }: {
   axis: Pick<AxisView, 'axis' | 'recommendations' | 'values'>;
-  recommendations?: PedalRecommendation[];
+  recommendations?: PedalProposal[];
   after(next: number, shown: number): React.ReactNode;
 }) {
   const [declined, setDeclined] = useState<string[]>([]);
-  const [busy, setBusy] = useState<string | null>(null);
-  const shown = recommendations.filter((r) => !declined.includes(`${r.key}:${r.to}`));
-  const apply = async (r: PedalRecommendation) => {
-    setBusy(r.key);
+  const [isBusy, setBusy] = useState(false);
+  const shown = recommendations.filter((one) => !declined.includes(idOf(one)));
+  const apply = async (one: PedalProposal) => {
+    setBusy(true);
     try {
+      const value = axis.values[one.key.field];
+      const settings = value === undefined ? {} : { [keyText(one.key)]: value };
       told(
-        await applyChange({
-          axis: axis.axis,
-          field: r.key,
-          to: r.to,
-          seen: axis.values[r.key] ?? null,
-          why: r.evidence,
-        }),
-        `${r.label} ${r.from} → ${r.to} is on the trail`,
+        await applyChange(changeAsked(one, settings)),
+        `${one.label} ${one.from} → ${one.to} is on the trail`,
       );
     } finally {
-      setBusy(null);
+      setBusy(false);
     }
   };
   return (
     <>
-      {shown.map((r, i) => (
-        <NextStep
-          key={r.key}
+      {shown.map((one, i) => (
+        <ProposalStep
+          key={one.parameter}
           number={i + 1}
-          title={
-            <>
-              {r.label}{' '}
-              <span className="font-mono text-[15px] whitespace-nowrap">
-                {r.from} → {r.to}
-              </span>
-            </>
-          }
-          actions={
-            <>
-              <Button
-                look="next"
-                disabled={busy !== null}
-                onClick={() => void apply(r)}
-                aria-label={`Apply: ${r.label} ${r.from} to ${r.to}`}
-              >
-                Apply
-              </Button>
-              <Button
-                look="quiet"
-                onClick={() => setDeclined([...declined, `${r.key}:${r.to}`])}
-                aria-label={`Not for me: ${r.label}`}
-              >
-                Not for me
-              </Button>
-            </>
-          }
-        >
-          {r.evidence}
-        </NextStep>
+          proposal={one}
+          onDecline={() => setDeclined([...declined, idOf(one)])}
+          apply={(name) => (
+            <Button look="next" disabled={isBusy} onClick={() => void apply(one)} aria-label={name}>
+              Apply
+            </Button>
+          )}
+        />
       ))}
       {after(shown.length + 1, shown.length)}
     </>

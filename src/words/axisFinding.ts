@@ -2,20 +2,20 @@ import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
-import type { PedalRecommendation } from '@/core/axes/recommend';
+import type { PedalProposal } from '@/core/axes/recommend';
 import { AXIS_WORDS } from '@/core/axes/axes';
 
 /** The heading that states what the capture found, given what is still to be done. */
-export function axisFinding(analysis: AxisAnalysis, recommendations: PedalRecommendation[]): string {
+export function axisFinding(analysis: AxisAnalysis, recommendations: PedalProposal[]): string {
   if (analysis.axis === 'steering') return steeringFinding(analysis);
   if (analysis.axis === 'gear') return shifterFinding(analysis);
   return pedalFinding(analysis, recommendations);
 }
 
-function pedalFinding(analysis: PedalAnalysis, recommendations: PedalRecommendation[]): string {
+function pedalFinding(analysis: PedalAnalysis, recommendations: PedalProposal[]): string {
   const name = AXIS_WORDS[analysis.axis];
-  const drags = recommendations.some((r) => r.key === 'deadzone');
-  const isShort = recommendations.some((r) => r.key === 'saturation');
+  const drags = recommendations.some((r) => r.parameter === 'deadzone');
+  const isShort = recommendations.some((r) => r.parameter === 'saturation');
   if (drags && isShort) return `The ${name} drags, and full is out of reach`;
   if (drags) return `The ${name} drags under a resting foot`;
   if (isShort) return `Full ${name} is out of reach`;

@@ -13,6 +13,17 @@ it('a lap time reads back as the seconds that it was made of, to a hundredth', (
   );
 });
 
+it('a lap time never has sixty seconds, and is off by half a hundredth at most', () => {
+  expect([lapTime(59.999), lapTime(119.996), lapTime(0.004)]).toEqual(['1:00.00', '2:00.00', '0:00.00']);
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 36_000, noNaN: true }), (seconds) => {
+      const [, minutes, rest] = /^(\d+):(\d\d\.\d\d)$/.exec(lapTime(seconds)) ?? [];
+      expect(Number(rest)).toBeLessThan(60);
+      expect(Math.abs(60 * Number(minutes) + Number(rest) - seconds)).toBeLessThan(0.005 + 1e-9);
+    }),
+  );
+});
+
 it('a number has a true minus sign, and none before nothing', () => {
   fc.assert(
     fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), fc.nat(4), (value, digits) => {

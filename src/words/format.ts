@@ -13,8 +13,10 @@ export function moment(atMs: number, nowMs = Date.now()): string {
 
 /** A lap time as m:ss.hh. */
 export function lapTime(seconds: number): string {
-  const minutes = Math.floor(seconds / 60);
-  return `${minutes}:${(seconds - 60 * minutes).toFixed(2).padStart(5, '0')}`;
+  // Rounded before it is cut: 59.999 s are a minute, not sixty seconds of none.
+  const hundredths = Math.round(100 * seconds);
+  const minutes = Math.floor(hundredths / 6000);
+  return `${minutes}:${((hundredths - 6000 * minutes) / 100).toFixed(2).padStart(5, '0')}`;
 }
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ');

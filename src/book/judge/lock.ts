@@ -1,8 +1,10 @@
 import { degreesField } from '@/core/settings/menus';
-import { lockAdvice, type LockFacts } from '@/core/rotation/lockAdvice';
+import { assistedDeg, lockAdvice, type LockChange, type LockFacts } from '@/core/rotation/lockAdvice';
 import { hairpinHand, matchRotation } from '@/core/rotation/matchRotation';
 import { steeredCar } from '@/core/rotation/sensitivity';
 import type { DialectField } from '@/core/response/dialect';
+import type { Proposal } from '@/core/settings/proposal';
+import type { Layer } from '@/core/settings/setting';
 import { trackById } from '@/catalog/find';
 import { tightestRadius } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
@@ -32,6 +34,45 @@ export function lockFactsOf({ menus, rotation, schools, axes }: Facts): LockFact
     title: rangeOf(degreesField(menus, 'title', 'rotation')),
     car: rangeOf(degreesField(menus, 'car', 'lock')),
     measured,
+  };
+}
+
+const LAYER_FIELD: Record<Layer, 'rotation' | 'lock'> = { base: 'rotation', title: 'rotation', car: 'lock' };
+
+type Named = Facts & Pick<BookView, 'names'>;
+
+/** A rotation that is wanted on a layer, in that layer's own menu; `null` where it has no such setting. */
+function lockProposal(view: Named, { layer, toDeg, evidence }: LockChange): Proposal | null {
+  const field = degreesField(view.menus, layer, LAYER_FIELD[layer]);
+  if (!field) return null;
+  const { baseDeg, titleDeg, carDeg } = view.rotation;
+  const { title, car } = view.names;
+  const where = { base: 'on the base', title: `in ${title}`, car: `for the ${car}` }[layer];
+  return {
+    key: { layer, axis: 'steering', field: field.key },
+    label: `${field.label} ${where}`,
+    from: { base: baseDeg, title: titleDeg, car: carDeg }[layer],
+    to: toDeg,
+    evidence,
+  };
+}
+
+/** What to change so that base, title and car agree, and the low rotation for a base that ends before the car's lock. */
+export function lockProposals(view: Named): { all: Proposal[]; assisted: Proposal[] } {
+  const facts = lockFactsOf(view);
+  if (!facts) return { all: [], assisted: [] };
+  const proposed = (changes: LockChange[]) =>
+    changes.map((change) => lockProposal(view, change)).filter((one) => one !== null);
+  const toDeg = assistedDeg(facts);
+  return {
+    all: proposed(lockAdvice(facts)),
+    assisted:
+      toDeg === null
+        ? []
+        : proposed([
+            { layer: 'base', toDeg, evidence: 'Low rotation for a wheel without the car’s lock.' },
+            { layer: 'title', toDeg, evidence: 'One-to-one with the base.' },
+          ]),
   };
 }
 

@@ -14,7 +14,15 @@ const stamp = preflightStamp(spec, '');
 const capture = (analysis: object) => ({ analysis: analysis as AxisAnalysis }) as CaptureView;
 const DRAGS = { axis: 'brake', coverTravel: { median: 0.03, p995: 0.036 }, roughSpots: [] };
 const FINE = { axis: 'throttle', coverTravel: null, roughSpots: [] };
-const advice = (key: string) => ({ key, label: key, from: 0, to: 5, evidence: '' });
+const advice = (parameter: 'deadzone' | 'saturation') => ({
+  parameter,
+  // Menus call it as they like.
+  key: { layer: 'title', axis: 'brake', field: 'x' } as const,
+  label: parameter,
+  from: 0,
+  to: 5,
+  evidence: '',
+});
 
 function axis(
   name: 'brake' | 'throttle',

@@ -83,11 +83,13 @@ const AXIS_FAULTS: ((axis: AxisHealth) => string | null)[] = [
     const analysis = capture?.analysis;
     const cover = analysis && 'coverTravel' in analysis ? analysis.coverTravel : null;
     const drags =
-      cover && cover.p995 > effective.deadzone && recommendations.some((r) => r.key === 'deadzone');
+      cover && cover.p995 > effective.deadzone && recommendations.some((r) => r.parameter === 'deadzone');
     return drags ? `${name} drags under a resting foot` : null;
   },
   ({ recommendations, name }) =>
-    recommendations.some((r) => r.key === 'saturation') ? `Full ${name.toLowerCase()} is out of reach` : null,
+    recommendations.some((r) => r.parameter === 'saturation')
+      ? `Full ${name.toLowerCase()} is out of reach`
+      : null,
   ({ capture, name }) =>
     capture && capture.analysis.roughSpots.length > 0 ? `${name} track is rough in places` : null,
   ({ capture, name }) => {

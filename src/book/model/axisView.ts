@@ -1,6 +1,6 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { AxisHistory } from '@/core/axes/axisHistory';
-import type { PedalRecommendation } from '@/core/axes/recommend';
+import type { PedalProposal } from '@/core/axes/recommend';
 import type { AxisName } from '@/core/axes/axes';
 import type { Menu } from '@/core/settings/menus';
 import type { Layer } from '@/core/settings/setting';
@@ -35,7 +35,7 @@ export interface AxisView {
   /** Base, title and car in signal order, and what they do together. */
   layers: ResponseLayer[];
   effective: EffectiveResponse;
-  recommendations: PedalRecommendation[];
+  recommendations: PedalProposal[];
   /** How many kept captures by anybody could be analysed. */
   captureCount: number;
 }

@@ -2,7 +2,7 @@ import 'server-only';
 import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/analyseAxis';
 import { capturePicture, type CapturePicture } from '@/core/axes/capturePicture';
 import { axisHistory } from '@/core/axes/axisHistory';
-import { recommendPedal, type PedalRecommendation } from '@/core/axes/recommend';
+import { recommendPedal, type PedalProposal } from '@/core/axes/recommend';
 import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/axes';
 import { responseLayers, type Menus } from '@/core/settings/menus';
 import { LAYERS, type SettingValues } from '@/core/settings/setting';
@@ -74,7 +74,7 @@ function recommend(
   dialect: Dialect,
   values: FieldValues,
   base: ResponseLayer,
-): PedalRecommendation[] {
+): PedalProposal[] {
   return analysis.axis !== 'gear' && analysis.axis !== 'steering' && isPedalAxis(analysis.axis)
     ? recommendPedal(analysis, dialect, values, [base])
     : [];

@@ -91,7 +91,7 @@ it('a ride of any columns is taken or refused, and the book can be shown', async
         statuses.add(await send(acceptRide, packColumns({ head: h, columns })));
       },
     ),
-    { numRuns: tries(60) },
+    { numRuns: 60 },
   );
   expect(statuses).toContain(200);
   expect(statuses).toContain(400);
@@ -124,7 +124,7 @@ it('so is a part of a capture', async () => {
     fc.asyncProperty(head, columnsOf([...AXIS_NAMES, 'brake', 'brake'], 't'), async (h, columns) => {
       statuses.add(await send(acceptCapture, packColumns({ head: h, columns })));
     }),
-    { numRuns: tries(60) },
+    { numRuns: 60 },
   );
   // Sound ones, as many windows would send them on one draft or another.
   const sound = fc.record({
@@ -137,7 +137,7 @@ it('so is a part of a capture', async () => {
       const h = { id, axis, status, origin: 'guided', fromRow: 0, capture: known };
       statuses.add(await send(acceptCapture, packColumns({ head: h, columns: { t, ...axes } })));
     }),
-    { numRuns: tries(40) },
+    { numRuns: 40 },
   );
   for (const status of [200, 400, 422]) expect(statuses).toContain(status);
   await expectRoundTrip(book.book);

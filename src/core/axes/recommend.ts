@@ -5,24 +5,19 @@ import { gridValue, toCanonical, type Dialect, type DialectField, type Rounding 
 import { effectiveResponse, respond } from '../response/compose';
 import type { ResponseLayer } from '../response/layer';
 import { layerFromSettings, valueOf, type FieldValues } from '../response/settings';
+import type { Proposal } from '../settings/proposal';
 import { AXIS_WORDS } from './axes';
 import type { PedalAnalysis } from './pedalAnalysis';
 
-/** One change to one field of a title, with what it rests on. */
-export interface PedalRecommendation {
-  key: string;
-  label: string;
-  from: number;
-  to: number;
-  /** The evidence in a sentence or two. */
-  evidence: string;
+/** What a pedal's capture asks of the title. */
+export interface PedalProposal extends Proposal {
+  parameter: 'deadzone' | 'saturation';
 }
 
 const ALREADY_GOOD = 0.95;
 /** A resting foot that shows less than half a percent beyond the dead zone drags nothing. */
 const DRAG_COUNTS = 0.005;
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
-const nameOf = (analysis: PedalAnalysis) => capital(AXIS_WORDS[analysis.axis]);
 
 /**
  * What to change in a title's own numbers after a pedal capture: a dead zone that hides the resting foot (or starts
@@ -35,7 +30,7 @@ export function recommendPedal(
   dialect: Dialect,
   values: FieldValues,
   before: ResponseLayer[] = [],
-): PedalRecommendation[] {
+): PedalProposal[] {
   const layers = [...before, layerFromSettings(dialect, values)];
   const pedal: Pedal = { analysis, dialect, values, before, now: effectiveResponse(layers) };
   return [deadzoneChange(pedal), saturationChange(pedal)].filter((change) => change !== null);
@@ -49,7 +44,7 @@ interface Pedal {
   now: { deadzone: number; saturation: number };
 }
 
-function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): PedalRecommendation | null {
+function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): PedalProposal | null {
   const field = fieldFor(dialect, 'deadzone');
   if (!field || analysis.deadzone === null) return null;
   const cover = analysis.coverTravel;
@@ -63,13 +58,12 @@ function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): Peda
       : `A resting foot reads up to ${percent(cover!.p995, 1)}. ${change.to} keeps the straights free of it and costs ${percent(toCanonical(field, change.to) - toCanonical(field, change.from), 1)} of the travel.`;
   return {
     ...change,
-    key: field.key,
-    label: `${nameOf(analysis)} ${field.label.toLowerCase()}`,
+    ...named(analysis, field, 'deadzone'),
     evidence: does,
   };
 }
 
-function saturationChange({ analysis, dialect, values, before, now }: Pedal): PedalRecommendation | null {
+function saturationChange({ analysis, dialect, values, before, now }: Pedal): PedalProposal | null {
   const field = fieldFor(dialect, 'saturation');
   if (!field || analysis.saturation === null) return null;
   const peaks = analysis.presses.filter((p) => p.counted).map((p) => p.peak);
@@ -83,13 +77,17 @@ function saturationChange({ analysis, dialect, values, before, now }: Pedal): Pe
   const after = Math.min(99, Math.floor(100 * chance(effectiveResponse(then).saturation)));
   return {
     ...change,
-    key: field.key,
-    label: `${nameOf(analysis)} ${field.label.toLowerCase()}`,
+    ...named(analysis, field, 'saturation'),
     evidence: `${stops} With ${change.to} about ${after} of 100 do: at least 95, at 90 % confidence.`,
   };
 }
 
-function fieldFor(dialect: Dialect, parameter: 'deadzone' | 'saturation'): DialectField | undefined {
+function named({ axis }: PedalAnalysis, field: DialectField, parameter: PedalProposal['parameter']) {
+  const key = { layer: 'title', axis, field: field.key } as const;
+  return { parameter, key, label: `${capital(AXIS_WORDS[axis])} ${field.label.toLowerCase()}` };
+}
+
+function fieldFor(dialect: Dialect, parameter: PedalProposal['parameter']): DialectField | undefined {
   return dialect.fields.find((field) => field.maps.kind.startsWith(parameter));
 }
 

@@ -3,7 +3,8 @@ import type { CarGain } from '../force/carGains';
 import type { ChainFacts } from '../force/chainOf';
 import type { ClippingSchool } from '../force/bestGain';
 import type { Smoothness } from '../force/detail';
-import type { CalmReport, ForceAdvice } from '../force/forceAdvice';
+import type { CalmReport } from '../force/forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import type { ForceChain } from '../force/handsOff';
 import type { JudgedForce } from '../force/judgeForce';
 import type { OnCentre } from '../force/onCentre';
@@ -23,7 +24,7 @@ export interface FeelFacts extends BalanceReport {
 }
 
 /** One change; it may be for another car of the title. */
-export type FeelChange = ForceAdvice & { carId?: string };
+export type FeelChange = Proposal & { carId?: string };
 
 /** What the measures say of a cause. */
 export interface Judged {

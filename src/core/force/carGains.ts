@@ -1,7 +1,8 @@
 import { median, quantile } from '../numeric/order';
 import { fromCanonical, gridValue, toCanonical } from '../response/dialect';
 import { chainOf, type ChainFacts } from './chainOf';
-import { gainField, type ForceAdvice } from './forceAdvice';
+import { gainField } from './forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import type { ForceInputs } from './forceInputs';
 import { corneringFrom } from './judgeForce';
 import { titleSignal } from './titleSignal';
@@ -48,7 +49,7 @@ export interface CarGain {
   ratio: number;
   state: CarState;
   /** The gain that makes it alike, where it is `off`. */
-  advice: ForceAdvice | null;
+  advice: Proposal | null;
   /** The menu's number that would be needed where it ends before. */
   beyond: number | null;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { carById } from '@/catalog/find';
+import { SMALL_CAR } from '../testing/smallWorld';
 import { crashSpike } from './crashSpike';
 import { plainBase, PLAIN_TITLE, type BaseForce, type BaseHardware } from './forceSettings';
 import type { ForceChain } from './handsOff';
@@ -16,7 +16,7 @@ const HARDWARE: BaseHardware = {
 function chain(base: Partial<BaseForce> = {}, hardware: Partial<BaseHardware> = {}, gain = 1): ForceChain {
   const built = { ...HARDWARE, ...hardware };
   return {
-    car: carById('marl-850'),
+    car: SMALL_CAR,
     title: { ...PLAIN_TITLE, rateHz: 360, gain },
     base: { ...plainBase(built.ratedNm), ...base },
     hardware: built,

@@ -1,6 +1,6 @@
 import { percentAbout } from '../text/percent';
 import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
-import type { SettingKey } from '../settings/setting';
+import type { Proposal } from '../settings/proposal';
 import type { ClippingSchool } from './bestGain';
 import { damperShare, type ChainFacts } from './chainOf';
 import { deadControls, doubledSettings } from './coupling';
@@ -10,21 +10,12 @@ import type { LeastDamper } from './handsOffSearch';
 import { chooseGain, wantedMinForce, type JudgedForce } from './judgeForce';
 import type { Layer } from '../settings/setting';
 
-/** One change that is proposed, in the menu's own numbers, with what it rests on. */
-export interface ForceAdvice {
-  key: SettingKey;
-  label: string;
-  from: number;
-  to: number;
-  evidence: string;
-}
-
 type At = { layer: Layer; parameter: ForceParameter };
 const fieldAt = ({ menus, values }: ChainFacts, { layer, parameter }: At) =>
   forceField(menus, values, layer, parameter);
 
 /** What is set and can do nothing: taken away, or let through where the rim needs it. */
-export function deadAdvice(facts: ChainFacts, isCalm: boolean): ForceAdvice[] {
+export function deadAdvice(facts: ChainFacts, isCalm: boolean): Proposal[] {
   return deadControls((at) => fieldAt(facts, at)?.canonical ?? null).flatMap(({ dead, by }) => {
     const control = fieldAt(facts, dead)!;
     const gate = fieldAt(facts, by)!;
@@ -35,7 +26,7 @@ export function deadAdvice(facts: ChainFacts, isCalm: boolean): ForceAdvice[] {
   });
 }
 
-function change({ key, field, value }: ForceField, canonical: number, evidence: string): ForceAdvice {
+function change({ key, field, value }: ForceField, canonical: number, evidence: string): Proposal {
   return { key, label: field.label, from: value, to: gridValue(field, canonical), evidence };
 }
 
@@ -66,7 +57,7 @@ export function gainAdvice(
   chain: ForceChain,
   judged: Pick<JudgedForce, 'signal' | 'sorted'>,
   school: ClippingSchool,
-): ForceAdvice | null {
+): Proposal | null {
   const found = gainField(facts);
   if (!found || found.canonical <= 0 || judged.sorted.at(-1) === 0) return null;
   const { field, value } = found;
@@ -124,7 +115,7 @@ export function minForceAdvice(
   chain: ForceChain,
   weakest: number,
   { stillMinForce }: CalmReport,
-): ForceAdvice | null {
+): Proposal | null {
   const found = fieldAt(facts, { layer: 'title', parameter: 'minForce' });
   if (!found) return null;
   const wanted = wantedMinForce(chain, weakest);
@@ -148,7 +139,7 @@ export function minForceAdvice(
 }
 
 /** The least damper that settles the rim, on the base's own scale or the title's. */
-export function damperAdvice(facts: ChainFacts, chain: ForceChain, calm: CalmReport): ForceAdvice | null {
+export function damperAdvice(facts: ChainFacts, chain: ForceChain, calm: CalmReport): Proposal | null {
   if (isCalm(calm) || calm.least.damperNms === null) return null;
   const own = fieldAt(facts, { layer: 'base', parameter: 'damper' });
   if (!own) return null;

@@ -7,15 +7,8 @@ import { simulateRide, type RidePlan, type RideProgress } from '../vehicle/simul
 import { maskNotes } from './balance';
 import { carForce, carGains, type AlikeBy, type CarGain } from './carGains';
 import { chainOf, type ChainFacts } from './chainOf';
-import {
-  damperAdvice,
-  deadAdvice,
-  doubledNotes,
-  gainAdvice,
-  isCalm,
-  minForceAdvice,
-  type ForceAdvice,
-} from './forceAdvice';
+import { damperAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import { forceRecorder } from './forceInputs';
 import { effectParameter, forceField } from './forceParameters';
 import { forceParts, type DrivenRide, type ForceParts } from './forceParts';
@@ -165,7 +158,7 @@ export function judgeLogged(
   return { judgement: judged.judgement, gain: gainAdvice(facts, chain, judged, schools.clipping) };
 }
 
-const given = (some: (ForceAdvice | null)[]): ForceAdvice[] => some.filter((one) => one !== null);
+const given = (some: (Proposal | null)[]): Proposal[] => some.filter((one) => one !== null);
 
 const settingsText = ({ car, rig, rateHz, rotationDeg }: ChainFacts, values: SettingValues) =>
   JSON.stringify([car.id, rig, rateHz, rotationDeg, Object.entries(values).sort()]);

@@ -1,7 +1,8 @@
 import type { BalanceReport } from './balance';
 import type { ChainFacts } from './chainOf';
 import type { Smoothness } from './detail';
-import type { CalmReport, ForceAdvice } from './forceAdvice';
+import type { CalmReport } from './forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import type { ForceJudgement, SignalJudgement } from './judgeForce';
 import type { OnCentre } from './onCentre';
 import type { SmoothPoint } from './smoothing';
@@ -12,14 +13,14 @@ import type { RidePlan } from '../vehicle/simulateRide';
 export interface ForceReport extends BalanceReport {
   judgement: ForceJudgement;
   /** The gain and the strength that the driver's schools would take. */
-  gain: ForceAdvice | null;
-  weight: ForceAdvice | null;
+  gain: Proposal | null;
+  weight: Proposal | null;
   notes: string[];
 }
 
 export interface StabilityReport {
   calm: CalmReport;
-  advice: ForceAdvice[];
+  advice: Proposal[];
 }
 
 /** What the base makes of the signal: detail against roughness, and the centre. */
@@ -27,7 +28,7 @@ export interface SmoothReport {
   smooth: Smoothness;
   points: SmoothPoint[];
   centre: OnCentre;
-  advice: ForceAdvice[];
+  advice: Proposal[];
 }
 
 /** Another car of the title, with what is set for it. */
@@ -46,7 +47,7 @@ export interface LoggedRide {
 
 export interface LoggedReport {
   judgement: SignalJudgement;
-  gain: ForceAdvice | null;
+  gain: Proposal | null;
 }
 
 /** Settings heard one after the other over the same road. */

@@ -1,4 +1,4 @@
-import { carById } from '@/catalog/find';
+import { SMALL_CAR } from '../testing/smallWorld';
 import { plainBase, PLAIN_TITLE, type BaseForce, type TitleForce } from './forceSettings';
 import { handsOff, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper } from './handsOffSearch';
@@ -19,7 +19,7 @@ function chain(
 ): ForceChain {
   const hardware = { ...BASES[kind], viscousNms: 0.005, rotationDeg: 900 };
   return {
-    car: carById('marl-850'),
+    car: SMALL_CAR,
     title: { ...PLAIN_TITLE, rateHz, ...title },
     base: { ...plainBase(hardware.ratedNm), ...base },
     hardware,

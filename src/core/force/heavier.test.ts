@@ -1,11 +1,11 @@
-import { carById } from '@/catalog/find';
+import { SMALL_CAR } from '../testing/smallWorld';
 import { plainBase, PLAIN_TITLE } from './forceSettings';
 import type { ForceChain } from './handsOff';
 import { heavier } from './heavier';
 
 function chain(gain: number, strength: number, torqueLimitNm = 14): ForceChain {
   return {
-    car: carById('marl-850'),
+    car: SMALL_CAR,
     title: { ...PLAIN_TITLE, rateHz: 100, gain },
     base: { ...plainBase(14), strength, torqueLimitNm },
     hardware: {

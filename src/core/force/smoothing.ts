@@ -3,7 +3,7 @@ import { gridCount, gridPoint } from '../response/dialect';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
 import { smoothnessOf, type MeantSignal, type Smoothness } from './detail';
-import type { ForceAdvice } from './forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import { forceField, type ForceField } from './forceParameters';
 
 /** Raw and immediate, or as smooth as the title meant it. */
@@ -71,7 +71,7 @@ export function smoothingAdvice(
   points: readonly SmoothPoint[],
   now: Smoothness,
   school: SmoothingSchool,
-): ForceAdvice | null {
+): Proposal | null {
   const found = forceField(facts.menus, facts.values, 'base', 'smoothing');
   if (!found || now.detail === null) return null;
   // The interpolation stays as it is: one change at a time.

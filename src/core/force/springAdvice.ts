@@ -1,7 +1,8 @@
 import { gridCount, gridPoint } from '../response/dialect';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
-import { FAST_MPS, ROLL_MPS, type CalmReport, type ForceAdvice } from './forceAdvice';
+import { FAST_MPS, ROLL_MPS, type CalmReport } from './forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import { forceField, type ForceField } from './forceParameters';
 import { handsOff, type ForceChain } from './handsOff';
 
@@ -19,7 +20,7 @@ export function springAdvice(
   chain: ForceChain,
   calm: Pick<CalmReport, 'roll'>,
   school: SpringSchool,
-): ForceAdvice | null {
+): Proposal | null {
   const fields = [
     forceField(facts.menus, facts.values, 'title', 'titleSpring'),
     forceField(facts.menus, facts.values, 'base', 'spring'),
@@ -55,6 +56,6 @@ export function springAdvice(
   return null;
 }
 
-function change({ key, field, value }: ForceField, to: number, evidence: string): ForceAdvice | null {
+function change({ key, field, value }: ForceField, to: number, evidence: string): Proposal | null {
   return to === value ? null : { key, label: field.label, from: value, to, evidence };
 }

@@ -1,6 +1,6 @@
 import { gridValue, toCanonical } from '../response/dialect';
 import type { ChainFacts } from './chainOf';
-import type { ForceAdvice } from './forceAdvice';
+import type { Proposal } from '../settings/proposal';
 import { forceField, type ForceField } from './forceParameters';
 import type { ForceChain } from './handsOff';
 import type { ForceJudgement } from './judgeForce';
@@ -59,7 +59,7 @@ export function weightAdvice(
   chain: ForceChain,
   { cornerNm, carCornerNm }: Pick<ForceJudgement, 'cornerNm' | 'carCornerNm'>,
   school: WeightSchool,
-): ForceAdvice | null {
+): Proposal | null {
   const wanted = SHARES[school] * carCornerNm;
   if (wanted <= 0 || Math.abs(cornerNm / wanted - 1) < NEAR) return null;
   const found = strengthFor(facts, chain, wanted, cornerNm);

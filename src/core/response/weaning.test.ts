@@ -1,33 +1,35 @@
-import { titleById } from '@/catalog/find';
 import { throttleSmoothness } from '../rides/throttleSmoothness';
 import { curveValue } from './curve';
 import { toCanonical } from './dialect';
 import { curveOf } from './settings';
+import { LINEARITY_FIELDS } from '../testing/linearityFields';
 import { weaningPlan, weaningState } from './weaning';
 
 const DAY = 24 * 3600 * 1000;
-const field = (title: string) =>
-  titleById(title).dialects.throttle.fields.find((f) => f.key === 'linearity')!;
+const { amount } = LINEARITY_FIELDS;
 
 it.each([
-  ['causeway', 60],
-  ['hill-and-hollow', 2.2],
-  ['millstone', 3],
-])('in %s the way back runs on its own grid, in steps that feel alike, one a week', (title, from) => {
-  const linearity = field(title);
-  const { steps } = weaningPlan(linearity, { linearity: from }, 0)!;
-  expect(steps.at(-1)!.value).toBe(linearity.neutral);
-  expect(steps.map((s) => s.dueMs / DAY)).toEqual([7, 14, 21, 28]);
-  const middles = [from, ...steps.map((s) => s.value)].map((v) =>
-    curveValue(curveOf(linearity, toCanonical(linearity, v)), 0.5),
-  );
-  const moves = middles.slice(1).map((m, i) => m - middles[i]!);
-  expect(Math.min(...moves)).toBeGreaterThan(0);
-  expect(Math.max(...moves) / Math.min(...moves)).toBeLessThan(2.1); // seven clicks do not divide by four
-});
+  ['amount', 60],
+  ['exponent', 2.2],
+  ['clicks', 3],
+] as const)(
+  'written as %s the way back runs on its own grid, in steps that feel alike, one a week',
+  (kind, from) => {
+    const linearity = LINEARITY_FIELDS[kind];
+    const { steps } = weaningPlan(linearity, { linearity: from }, 0)!;
+    expect(steps.at(-1)!.value).toBe(linearity.neutral);
+    expect(steps.map((s) => s.dueMs / DAY)).toEqual([7, 14, 21, 28]);
+    const middles = [from, ...steps.map((s) => s.value)].map((v) =>
+      curveValue(curveOf(linearity, toCanonical(linearity, v)), 0.5),
+    );
+    const moves = middles.slice(1).map((m, i) => m - middles[i]!);
+    expect(Math.min(...moves)).toBeGreaterThan(0);
+    expect(Math.max(...moves) / Math.min(...moves)).toBeLessThan(2.1); // seven clicks do not divide by four
+  },
+);
 
 it('is moved on by the foot, and never before its day', () => {
-  const plan = { ...weaningPlan(field('causeway'), { linearity: 60 }, 0)!, smoothnessAtStep: 0.5 };
+  const plan = { ...weaningPlan(amount, { linearity: 60 }, 0)!, smoothnessAtStep: 0.5 };
   const at = (days: number, smoothness: number | null, now = 60) =>
     weaningState(plan, now, days * DAY, smoothness).kind;
   expect(at(6, 0.3)).toBe('wait');
@@ -39,7 +41,7 @@ it('is moved on by the foot, and never before its day', () => {
     step: plan.steps[1],
   });
   expect(at(99, 0.4, 0)).toBe('done');
-  expect(weaningPlan(field('causeway'), {}, 0)).toBeNull();
+  expect(weaningPlan(amount, {}, 0)).toBeNull();
 });
 
 it('smoothness is the RMS of the rate: a foot that swings twice as fast is twice as rough', () => {

@@ -1,8 +1,7 @@
-import { titleById } from '@/catalog/find';
 import { NEUTRAL_LAYER } from '../response/layer';
+import { LINEARITY_FIELDS } from '../testing/linearityFields';
 import { calmCentre, type CalmWish } from './calmCentre';
 
-const steering = titleById('causeway').dialects.steering;
 const WISH: CalmWish = {
   wanted: 1 / 16,
   baseNowDeg: 900,
@@ -15,7 +14,7 @@ const WISH: CalmWish = {
     neutral: 900,
     maps: { kind: 'degrees', of: 'rotation' },
   },
-  linearity: steering.fields.find((f) => f.key === 'linearity')!,
+  linearity: LINEARITY_FIELDS.amount,
   layers: [NEUTRAL_LAYER, NEUTRAL_LAYER, NEUTRAL_LAYER],
   titleLayer: 1,
   isStretch: false,

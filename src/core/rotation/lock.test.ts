@@ -1,4 +1,4 @@
-import { carById } from '@/catalog/find';
+import { SMALL_CAR } from '../testing/smallWorld';
 import { assistedDeg, lockAdvice, measuredOtherwise, type LockFacts } from './lockAdvice';
 import { consistency, lateralPerDegree, steeredCar } from './sensitivity';
 
@@ -52,7 +52,7 @@ describe('sensitivity', () => {
     const heavy = { ...car, understeer: 0.0025 };
     const v = Math.sqrt(car.wheelbaseM / heavy.understeer);
     expect(lateralPerDegree(heavy, 1, v) / lateralPerDegree(car, 1, v)).toBeCloseTo(0.5, 12);
-    expect(steeredCar(carById('marl-850')).understeer).toBeGreaterThan(0);
+    expect(steeredCar(SMALL_CAR).understeer).toBeGreaterThan(0);
   });
 
   it('names what is more than 15 % off the median', () => {

@@ -42,9 +42,9 @@ describe('the picture of a capture', () => {
       '100 % should be here',
     ]);
     const advice = recommendPedal(analysis, dialect, {});
-    expect(advice.map((a) => a.key)).toEqual(['deadzone', 'saturation']);
+    expect(advice.map((a) => a.parameter)).toEqual(['deadzone', 'saturation']);
     expect(axisFinding(analysis, advice)).toBe('The brake drags, and full is out of reach');
-    const values = Object.fromEntries(advice.map((a) => [a.key, a.to]));
+    const values = Object.fromEntries(advice.map((a) => [a.key.field, a.to]));
     expect(recommendPedal(analysis, dialect, values)).toEqual([]);
     expect(captureLines(analysis, layerFromSettings(dialect, values)).map((l) => l.text)).toEqual([
       'starts here',

@@ -2,15 +2,15 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { ForceAdvice } from '@/core/force/forceAdvice';
+import { changeAsked, type Proposal } from '@/core/settings/proposal';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
-import { Button } from '@/ui/Button';
 import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { NextStep } from '@/ui/StationPage';
+import { ProposalStep } from '@/parts/ProposalStep';
 import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
 import { heavierCaution } from '@/book/judge/force';
@@ -29,7 +29,7 @@ export function ForceAdviceSteps({
   view: BookView;
 }) {
   const [declined, setDeclined] = useState<string[]>([]);
-  const idOf = (one: ForceAdvice) => `${keyText(one.key)}:${one.to}`;
+  const idOf = (one: Proposal) => `${keyText(one.key)}:${one.to}`;
   const all = [
     ...(force.stability?.advice ?? []),
     ...(report ? [report.gain, report.weight] : []).filter((one) => one !== null),
@@ -82,47 +82,31 @@ function AdviceStep({
   isBusy,
   onDecline,
 }: {
-  one: ForceAdvice;
+  one: Proposal;
   number: number;
   view: BookView;
   isBusy: boolean;
   onDecline(): void;
 }) {
   const field = view.menus[one.key.layer].steering!.dialect.fields.find(({ key }) => key === one.key.field)!;
-  const text = (value: number) => value.toFixed(decimalsOf(field));
-  const change = `${text(one.from)} → ${text(one.to)}`;
+  const written = (value: number) => value.toFixed(decimalsOf(field));
   const caution = heavierCaution(view, { ...view.settings, [keyText(one.key)]: one.to });
-  const apply = async () => {
-    const reply = await applyChanges([
-      { ...one.key, to: one.to, seen: view.settings[keyText(one.key)] ?? null, why: one.evidence },
-    ]);
-    told(reply, `${one.label} ${change} is on the trail`);
-  };
+  const apply = async () =>
+    told(
+      await applyChanges([changeAsked(one, view.settings)]),
+      `${one.label} ${written(one.from)} → ${written(one.to)} is on the trail`,
+    );
   return (
-    <NextStep
+    <ProposalStep
       number={number}
-      title={
-        <>
-          {one.label} <span className="font-mono text-[15px] whitespace-nowrap">{change}</span>
-        </>
-      }
-      actions={
-        <>
-          <ApplyButton
-            caution={caution}
-            name={`Apply: ${one.label} ${text(one.from)} to ${text(one.to)}`}
-            isBusy={isBusy}
-            onApply={() => void apply()}
-          >
-            Apply
-          </ApplyButton>
-          <Button look="quiet" onClick={onDecline} aria-label={`Not for me: ${one.label}`}>
-            Not for me
-          </Button>
-        </>
-      }
-    >
-      {one.evidence}
-    </NextStep>
+      proposal={one}
+      written={written}
+      onDecline={onDecline}
+      apply={(name) => (
+        <ApplyButton caution={caution} name={name} isBusy={isBusy} onApply={() => void apply()}>
+          Apply
+        </ApplyButton>
+      )}
+    />
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { lockAdvice, assistedDeg, measuredOtherwise, type LockChange } from '@/core/rotation/lockAdvice';
+import { measuredOtherwise } from '@/core/rotation/lockAdvice';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import { degreesField } from '@/core/settings/menus';
 import { rotationInForce } from '@/core/settings/rotationOf';
@@ -12,13 +12,15 @@ import type { BookView } from '@/book/model/bookView';
 import type { CombinationLine } from '@/book/model/combinationView';
 import { applyChanges } from '@/book/write/settings';
 import { KeepStep } from '@/parts/KeepStep';
+import { ProposalStep } from '@/parts/ProposalStep';
+import { changeAsked, type Proposal } from '@/core/settings/proposal';
 import { chooseSchool } from '@/book/write/schools';
 import { Facts, NextStep, StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { degrees } from '@/words/format';
 import { told } from '@/parts/told';
 import { BelievedBase, LiveLock } from './LockCheck';
-import { hairpinOf, lockFactsOf, lockFinding } from '@/book/judge/lock';
+import { hairpinOf, lockFactsOf, lockFinding, lockProposals } from '@/book/judge/lock';
 import { LockPicture } from './LockPicture';
 import { CarTable, ConsistencyTable } from './LockTables';
 
@@ -128,59 +130,48 @@ function RotationSlider({
   );
 }
 
-const LAYER_FIELD: Record<Layer, 'rotation' | 'lock'> = { base: 'rotation', title: 'rotation', car: 'lock' };
-
 function Advice({ view }: { view: BookView }) {
-  const facts = lockFactsOf(view);
-  if (!facts) return null;
-  const changes = lockAdvice(facts);
-  const assisted = assistedDeg(facts);
-  const own = facts.school === 'own';
-  const steps = changes.length + (changes.length > 1 ? 1 : 0);
+  const { all, assisted } = lockProposals(view);
+  const own = view.schools.rotation === 'own';
+  const steps = all.length + (all.length > 1 ? 1 : 0);
+  const [low] = assisted;
+  if (!lockFactsOf(view)) return null;
   return (
     <>
-      {changes.map((change, i) => (
-        <AdviceStep key={change.layer} view={view} change={change} number={i + 1} />
+      {all.map((proposal, i) => (
+        <ProposalStep
+          key={proposal.key.layer}
+          number={i + 1}
+          proposal={proposal}
+          apply={(name) => (
+            <Button look="next" aria-label={name} onClick={() => void apply(view, [proposal])}>
+              Apply
+            </Button>
+          )}
+        />
       ))}
-      {changes.length > 1 && (
+      {all.length > 1 && (
         <NextStep
-          number={changes.length + 1}
+          number={all.length + 1}
           title="Or all of it at once"
-          actions={<Button onClick={() => void apply(view, changes)}>Apply all {changes.length}</Button>}
+          actions={<Button onClick={() => void apply(view, all)}>Apply all {all.length}</Button>}
         >
           One rotation in three places: they belong together, so nothing is confounded that could be told
           apart.
         </NextStep>
       )}
-      {assisted !== null && (
+      {low && (
         <NextStep
           number={steps + 1}
-          title={`Or less of it: ${degrees(assisted)} and a steering that helps`}
-          actions={
-            <Button
-              onClick={() =>
-                void apply(view, [
-                  {
-                    layer: 'base',
-                    toDeg: assisted,
-                    evidence: 'Low rotation for a wheel without the car’s lock.',
-                  },
-                  ...(facts.title
-                    ? [{ layer: 'title' as const, toDeg: assisted, evidence: 'One-to-one with the base.' }]
-                    : []),
-                ])
-              }
-            >
-              Use {degrees(assisted)}
-            </Button>
-          }
+          title={`Or less of it: ${degrees(low.to)} and a steering that helps`}
+          actions={<Button onClick={() => void apply(view, assisted)}>Use {degrees(low.to)}</Button>}
         >
           This base cannot turn what the car does. With the title’s steering help on, a short turn is easier
           to live with than a lock that ends early. The way back is on the trail.
         </NextStep>
       )}
       <NextStep
-        number={steps + (assisted === null ? 1 : 2)}
+        number={steps + (low ? 2 : 1)}
         title={own ? 'Each car its own rotation' : 'One rotation for every car'}
         actions={
           <Button
@@ -198,60 +189,13 @@ function Advice({ view }: { view: BookView }) {
   );
 }
 
-async function apply(view: BookView, changes: LockChange[]) {
+async function apply(view: BookView, proposals: Proposal[]) {
   const reply = await applyChanges(
-    changes.flatMap(({ layer, toDeg, evidence }) => {
-      const field = degreesField(view.menus, layer, LAYER_FIELD[layer]);
-      return field
-        ? [
-            {
-              layer,
-              axis: 'steering' as const,
-              field: field.key,
-              to: toDeg,
-              seen: view.settings[keyText({ layer, axis: 'steering', field: field.key })] ?? null,
-              why: evidence,
-              // Another car or title may want another rotation of the same base.
-              thisTitleOnly: layer === 'base',
-            },
-          ]
-        : [];
-    }),
+    proposals.map((proposal) => ({
+      ...changeAsked(proposal, view.settings),
+      // Another car or title may want another rotation of the same base.
+      thisTitleOnly: proposal.key.layer === 'base',
+    })),
   );
   told(reply, 'On the trail');
-}
-
-function AdviceStep({ view, change, number }: { view: BookView; change: LockChange; number: number }) {
-  const field = degreesField(view.menus, change.layer, LAYER_FIELD[change.layer]);
-  const now = { base: view.rotation.baseDeg, title: view.rotation.titleDeg, car: view.rotation.carDeg }[
-    change.layer
-  ];
-  const where = { base: 'on the base', title: `in ${view.names.title}`, car: `for the ${view.names.car}` }[
-    change.layer
-  ];
-  const label = `${field?.label ?? 'Rotation'} ${where}`;
-  return (
-    <NextStep
-      number={number}
-      title={
-        <>
-          {label}{' '}
-          <span className="font-mono text-[15px] whitespace-nowrap">
-            {now} → {change.toDeg}
-          </span>
-        </>
-      }
-      actions={
-        <Button
-          look="next"
-          aria-label={`Apply: ${label} ${now} to ${change.toDeg}`}
-          onClick={() => void apply(view, [change])}
-        >
-          Apply
-        </Button>
-      }
-    >
-      {change.evidence}
-    </NextStep>
-  );
 }

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { AxisName } from '@/core/axes/axes';
 import { tone } from '@/live/voice';
+import { changeAsked } from '@/core/settings/proposal';
 import { applyChange } from '@/book/write/settings';
 import { useLiveRig } from '@/live/liveRig';
 import { told } from '@/parts/told';
@@ -31,7 +32,7 @@ export function AdviseTask({
   const [isLate, setLate] = useState(false);
   const axis = view.axes.find((a) => a.axis === name);
   const hasArrived = axis !== undefined && axis.capture !== null && axis.capture.id !== before;
-  const next = hasArrived ? axis.recommendations.find((r) => !passed.includes(r.key)) : undefined;
+  const next = hasArrived ? axis.recommendations.find((r) => !passed.includes(r.parameter)) : undefined;
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), ARRIVES_MS);
     return () => clearTimeout(timer);
@@ -42,13 +43,11 @@ export function AdviseTask({
   }, [isOver, onDone]);
   const answer = async (said: 'yes' | 'no') => {
     if (!next || isBusy) return;
-    setPassed([...passed, next.key]);
+    setPassed([...passed, next.parameter]);
     if (said === 'no') return tone('fault');
     setBusy(true);
     try {
-      const { key: field, to, evidence: why } = next;
-      if (told(await applyChange({ axis: name, field, to, seen: axis?.values[field] ?? null, why })))
-        tone('counted');
+      if (told(await applyChange(changeAsked(next, view.settings)))) tone('counted');
       router.refresh();
     } finally {
       setBusy(false);
