@@ -154,7 +154,7 @@ export function Table<Row extends object>(props: Props<Row>) {
           {shown.map(({ id, original }) => (
             <tr
               key={id}
-              className={`border-b border-line align-top ${isStrong?.(original) ? 'font-bold' : ''}`}
+              className={`border-b border-line align-baseline ${isStrong?.(original) ? 'font-bold' : ''}`}
             >
               {columns.map((column, i) => (
                 <Cell

@@ -199,6 +199,7 @@ function ComparisonTable({ comparisons }: { comparisons: Comparison[] }) {
         keyOf={(c) => c.name}
         fileName="a-and-b"
         isInOrder
+        isDense
       />
     </div>
   );
