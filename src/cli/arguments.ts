@@ -90,3 +90,13 @@ export function positiveOption(
     throw new UsageError(`--${name} takes ${least} to ${most}, not ${value}`);
   return value;
 }
+
+/** So many numbers between commas, or `null` where the option is not given. */
+export function numbersOption(args: Arguments, name: string, count: number): number[] | null {
+  const text = args.options.get(name);
+  if (text === undefined) return null;
+  const numbers = text.split(',').map((part) => (part.trim() === '' ? NaN : Number(part)));
+  if (numbers.length !== count || !numbers.every((value) => Math.abs(value) <= LARGEST))
+    throw new UsageError(`--${name} takes ${count} numbers between commas, not "${text}"`);
+  return numbers;
+}

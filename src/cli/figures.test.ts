@@ -1,8 +1,9 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { calmNow, calmWish } from '@/book/judge/calmWish';
 import { forceFactsOf } from '@/book/judge/force';
-import { hairpinOf } from '@/book/judge/lock';
+import { carRows, hairpinOf } from '@/book/judge/lock';
 import { anyRidePlan } from '@/book/judge/ridePlan';
 import type { BookView } from '@/book/model/bookView';
 import { hereIn } from '@/book/read/here';
@@ -10,6 +11,10 @@ import { readPast } from '@/book/read/readAxis';
 import { readBook } from '@/book/read/readBook';
 import { markedPair } from '@/book/read/readPair';
 import { bookInMemory } from '@/book/testing/bookInMemory';
+import { carById } from '@/catalog/find';
+import type { AxisName } from '@/core/axes/axes';
+import { brakeForceAdvice } from '@/core/axes/brakeForce';
+import { rotationAdvice } from '@/core/axes/rotationAdvice';
 import { canonicalFacts } from '@/core/force/canonicalFacts';
 import { chainOf } from '@/core/force/chainOf';
 import { crashSpike } from '@/core/force/crashSpike';
@@ -17,6 +22,10 @@ import { driveForForce, forceQuestions } from '@/core/force/forceQuestions';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';
 import { writeRideCsv } from '@/core/formats/rideCsv';
+import { responseParameterOf, type Dialect } from '@/core/response/dialect';
+import { valueOf, type FieldValues } from '@/core/response/settings';
+import { weaningPlan } from '@/core/response/weaning';
+import { calmCentre } from '@/core/rotation/calmCentre';
 import { respond } from '@/core/response/compose';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import { steeredCar } from '@/core/rotation/sensitivity';
@@ -52,6 +61,19 @@ function file(name: string, text: string): string {
 }
 
 const viewOf = async (combination: Combination) => readBook((await hereIn(book.db, combination))!);
+interface Advised {
+  changes: unknown[];
+  rotation: unknown;
+  brakeForce: unknown;
+}
+/** A settings file: every field of the dialect, at its neutral where nothing is set. */
+const settingsText = (dialect: Dialect, values: FieldValues) =>
+  JSON.stringify({
+    format: 'pebble-road/settings',
+    version: 1,
+    dialect: { format: 'pebble-road/dialect', version: 1, ...dialect },
+    values: Object.fromEntries(dialect.fields.map((field) => [field.key, valueOf(field, values)])),
+  });
 /** As it comes out of the command. */
 const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
 
@@ -102,6 +124,77 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
       expect((given['axes'] as Record<string, unknown>)[view.axis]).toEqual(plain(history));
     });
 
+    it('Axes and the seat: the same changes, rotation to type in and force of the base', async () => {
+      const view = await viewOf(combination);
+      const { brakeForce } = view.rig.spec.base;
+      const scale = brakeForce && (['min', 'max', 'step', 'now'] as const).map((part) => brakeForce[part]);
+      for (const { axis, capture, recommendations, dialect, values } of view.axes) {
+        if (!capture) continue;
+        const { recording } = (await loadCapture(book.db, capture.id))!;
+        const own = { ...recording, axes: { [axis]: recording.axes[axis]! } };
+        const given = pebble(
+          'advise',
+          file(`${axis}.capture.csv`, writeCaptureCsv(own)),
+          ...(dialect ? ['--settings', file(`${axis}.settings.json`, settingsText(dialect, values))] : []),
+          ...(scale ? ['--scale', scale.join(',')] : []),
+        );
+        const said = (given['axes'] as Record<string, Advised>)[axis]!;
+        expect(said.changes).toEqual(
+          recommendations.map(({ parameter, label, from, to, evidence }) => ({
+            parameter,
+            label,
+            from,
+            to,
+            evidence,
+          })),
+        );
+        const { analysis } = capture;
+        if (analysis.axis === 'steering' && analysis.rotationDeg !== null)
+          expect(said.rotation).toEqual(
+            plain(rotationAdvice(analysis.rotationDeg, analysis.rotationSigmaDeg!, analysis.snappedDeg)),
+          );
+        if (analysis.axis === 'brake' && analysis.pressMean !== null && brakeForce)
+          expect(said.brakeForce).toEqual(plain(brakeForceAdvice(analysis.pressMean, brakeForce)));
+      }
+    });
+
+    it('Shape: the same guides back to linear and to a calmer centre', async () => {
+      const view = await viewOf(combination);
+      const curveOf = (axis: AxisName) =>
+        view.menus.title[axis]?.dialect.fields.find(({ maps }) => responseParameterOf(maps) === 'curve');
+      const throttle = view.menus.title.throttle!.dialect;
+      const bend = curveOf('throttle')!;
+      const bent = { [bend.key]: bend.max };
+      const from = '2026-01-05';
+      expect(pebble('wean', file('bent.json', settingsText(throttle, bent)), '--from', from)).toEqual(
+        plain(weaningPlan(bend, bent, Date.parse(from))),
+      );
+      const wish = calmWish(view)!;
+      const now = calmNow(view, wish);
+      const { min, max, step } = wish.baseField;
+      const given = pebble(
+        'centre',
+        file('wheel.json', settingsText(view.menus.title.steering!.dialect, {})),
+        ...['--base', [min, max, step, wish.baseNowDeg].join(','), '--share', '80'],
+        ...['--car', view.car.id, '--track', view.trackId],
+        ...(wish.isStretch ? ['--stretch'] : []),
+      );
+      expect(given['now']).toEqual(plain(now));
+      expect(given['found']).toEqual(plain(calmCentre({ ...wish, wanted: 0.8 * now.centre })));
+    });
+
+    it('Lock: how every car of the title answers to the hands', async () => {
+      const view = await viewOf(combination);
+      const { baseDeg, titleDeg, isStretch } = view.rotation;
+      const stretch = isStretch ? ['--stretch'] : [];
+      const given = pebble('steering', `--base=${baseDeg}`, `--title=${titleDeg}`, ...stretch);
+      const rows = given['cars'] as { car: string }[];
+      for (const row of carRows(view))
+        expect({ ...rows.find(({ car }) => car === row.car), name: row.name }).toMatchObject(
+          plain(row) as object,
+        );
+    });
+
     it('Shape: the same curve, travel and slopes', async () => {
       const { axes } = await viewOf(combination);
       for (const { axis, layers, effective } of axes) {
@@ -149,6 +242,18 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
       const inputs = given['inputs'] as { input: string; evidence: string }[];
       expect(inputs.find(({ input }) => input === 'hardware.ratedNm')?.evidence).toBe('described');
 
+      // The cars of the title, as they are where none has settings of its own.
+      const sides = view.title.carIds.filter((id) => id !== view.car.id);
+      const cars = pebble('cars', path, ...where, '--others', sides.join(','));
+      const others = sides.map((id) => ({
+        facts: canonicalFacts(chainOf(facts), carById(id)),
+        plan: { ...anyRidePlan(view, 1, 11), car: carById(id) },
+      }));
+      const rows = questions.cars(canonicalFacts(chainOf(facts), view.car), others, 'peak');
+      expect(cars['cars']).toEqual(
+        rows.map(({ carId, name, peak, weightNm, ratio }) => plain({ carId, name, peak, weightNm, ratio })),
+      );
+
       const canonical = canonicalFacts(chainOf(facts), view.car);
       const causes = questions.feel('gravel', canonical, USUAL_SCHOOLS, []);
       expect(pebble('feel', path, ...where, '--complaint', 'gravel')['causes']).toEqual(plain(causes));
@@ -191,6 +296,8 @@ it('docs/figures.md names every command that is compared, and no other', () => {
   const lines = readFileSync('docs/figures.md', 'utf8').split('\n');
   const rows = lines.filter((line) => line.startsWith('| ') && !/^\| (-|Station)/.test(line));
   const commands = new Set(rows.map((row) => /`pebble ([a-z]+)/.exec(row)?.[1]));
-  const compared = ['calibrate', 'response', 'translate', 'rotation', 'force', 'feel', 'handsoff'];
-  expect([...commands].sort()).toEqual([...compared, 'measure', 'clipping', 'history', 'verdict'].sort());
+  const compared = ['calibrate', 'response', 'translate', 'rotation', 'force', 'feel', 'handsoff', 'cars'];
+  expect([...commands].sort()).toEqual(
+    [...compared, 'measure', 'clipping', 'history', 'verdict', 'advise', 'steering', 'wean', 'centre'].sort(),
+  );
 });

@@ -1,5 +1,8 @@
 import { parseArguments, UsageError } from './arguments';
+import { advise } from './advise';
 import { calibrate } from './calibrate';
+import { cars } from './cars';
+import { centre } from './centre';
 import { clipping } from './clipping';
 import type { Command } from './command';
 import { InputError } from './files';
@@ -10,18 +13,25 @@ import { measure } from './measure';
 import { response } from './response';
 import { ride } from './ride';
 import { rotation } from './rotation';
+import { steering } from './steering';
 import { translateCommand } from './translate';
 import { verdict } from './verdict';
+import { wean } from './wean';
 
 const COMMANDS: readonly Command[] = [
   calibrate,
+  advise,
   history,
   response,
   translateCommand,
+  wean,
+  centre,
   rotation,
+  steering,
   clipping,
   handsoff,
   forceCommand,
+  cars,
   feel,
   ride,
   measure,

@@ -1,46 +1,27 @@
 'use client';
 
-import { carById } from '@/catalog/find';
-import { matchRotation } from '@/core/rotation/matchRotation';
-import { consistency, lateralPerDegree, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
+import { consistency, SENSITIVITY_SPEEDS } from '@/core/rotation/sensitivity';
 import { Table, type TableColumn } from '@/ui/Table';
 import type { BookView } from '@/book/model/bookView';
+import { carRows, type CarRow } from '@/book/judge/lock';
 import type { CombinationLine } from '@/book/model/combinationView';
 import { degrees, signed } from '@/words/format';
-
-interface CarRow {
-  name: string;
-  lockDeg: number;
-  ratio: number;
-  bumpStopDeg: number;
-  lateral: number[];
-}
 
 const COLUMNS: TableColumn<CarRow>[] = [
   { head: 'Car', value: (r) => r.name },
   { head: 'Lock to lock', value: (r) => r.lockDeg, view: (r) => degrees(r.lockDeg) },
   { head: 'Bump stop here', value: (r) => r.bumpStopDeg, view: (r) => degrees(r.bumpStopDeg) },
   { head: 'Steering ratio', value: (r) => r.ratio, view: (r) => `${r.ratio} : 1` },
-  ...SENSITIVITY_SPEEDS.map((speed, i) => ({
+  ...SENSITIVITY_SPEEDS.map((speed) => ({
     head: `m/s² per degree at ${speed} m/s`,
-    value: (r: CarRow) => r.lateral[i]!,
-    view: (r: CarRow) => r.lateral[i]!.toFixed(3),
+    value: (r: CarRow) => r.lateral[speed],
+    view: (r: CarRow) => r.lateral[speed].toFixed(3),
   })),
 ];
 
 /** Every car of the title with its bump stop on this base. */
 export function CarTable({ view }: { view: BookView }) {
-  const rows = view.title.carIds.map((id): CarRow => {
-    const car = carById(id);
-    const { gain, bumpStopDeg } = matchRotation({ ...view.rotation, carDeg: car.lockDeg });
-    return {
-      name: car.name,
-      lockDeg: car.lockDeg,
-      ratio: car.steeringRatio,
-      bumpStopDeg,
-      lateral: SENSITIVITY_SPEEDS.map((speed) => lateralPerDegree(steeredCar(car), gain, speed)),
-    };
-  });
+  const rows = carRows(view);
   return (
     <section aria-labelledby="cars" className="mt-8 max-w-4xl">
       <h2 id="cars" className="border-b border-line pb-1 font-bold">

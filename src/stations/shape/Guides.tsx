@@ -1,19 +1,16 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { trackById } from '@/catalog/find';
 import { gridValue, responseParameterOf } from '@/core/response/dialect';
-import { degreesField, responseLayers } from '@/core/settings/menus';
-import { LAYERS } from '@/core/settings/setting';
-import { calmCentre, settingAt, type CalmWish } from '@/core/rotation/calmCentre';
-import { tightestRadius } from '@/core/vehicle/track';
-import { wheelbaseOf } from '@/core/vehicle/carSpec';
+import { degreesField } from '@/core/settings/menus';
+import { calmCentre } from '@/core/rotation/calmCentre';
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep } from '@/ui/StationPage';
 import { degrees } from '@/words/format';
+import { calmNow, calmWish } from '@/book/judge/calmWish';
 import { percent } from '@/core/text/percent';
 import type { DraftSettings } from '@/parts/useDraftSettings';
 import { WeaningGuide } from './WeaningGuide';
@@ -38,17 +35,11 @@ export function Guides(props: GuideProps) {
   );
 }
 
-const roadDeg = ({ radiusM, wheelbaseM }: CalmWish['hairpin']) =>
-  (Math.atan(wheelbaseM / radiusM) * 180) / Math.PI;
-
 /** Calm on straights without losing the hairpin: rotation and linearity solved together. */
 function CalmGuide({ view, axis, number, draft }: GuideProps) {
   const [share, setShare] = useState(100);
   const wish = useMemo(() => calmWish(view), [view]);
-  const now = useMemo(
-    () => wish && settingAt(wish, wish.baseNowDeg, linearityNow(view, wish), roadDeg(wish.hairpin)),
-    [view, wish],
-  );
+  const now = useMemo(() => wish && calmNow(view, wish), [view, wish]);
   const found = useMemo(
     () => (wish && now && share !== 100 ? calmCentre({ ...wish, wanted: (now.centre * share) / 100 }) : null),
     [wish, now, share],
@@ -101,32 +92,6 @@ function CalmGuide({ view, axis, number, draft }: GuideProps) {
       )}
     </NextStep>
   );
-}
-
-function calmWish(view: BookView): CalmWish | null {
-  const baseField = degreesField(view.menus, 'base', 'rotation');
-  const linearity = view.menus.title.steering?.dialect.fields.find(
-    ({ maps }) => responseParameterOf(maps) === 'curve',
-  );
-  if (!baseField || !linearity) return null;
-  const { rotation, car } = view;
-  return {
-    wanted: 0,
-    baseNowDeg: rotation.baseDeg,
-    baseField,
-    linearity,
-    layers: responseLayers(view.menus, view.settings, 'steering'),
-    titleLayer: LAYERS.indexOf('title'),
-    isStretch: rotation.isStretch,
-    carDeg: rotation.carDeg,
-    ratio: car.steeringRatio,
-    hairpin: { radiusM: tightestRadius(trackById(view.trackId)), wheelbaseM: wheelbaseOf(car) },
-  };
-}
-
-function linearityNow(view: BookView, wish: CalmWish): number {
-  const value = view.settings[`title/steering/${wish.linearity.key}`];
-  return typeof value === 'number' ? value : wish.linearity.neutral;
 }
 
 const SHORT_TRAVEL = 0.6;

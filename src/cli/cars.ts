@@ -1,0 +1,58 @@
+import { CARS } from '@/catalog/cars';
+import { canonicalFacts } from '@/core/force/canonicalFacts';
+import { UsageError, type Arguments } from './arguments';
+import { shown, type Command } from './command';
+import { DRIVEN_OPTIONS, driveProfile } from './driveProfile';
+import { InputError } from './files';
+
+/** The others are driven a lap each, as in the station. */
+const LAPS = 1;
+
+/** The force of one car after the other through the same chain, against the one that leads. */
+export const cars: Command = {
+  name: 'cars',
+  usage: 'cars FILE.profile.json --car C --track T --others C,C [--by peak|weight] [--json]',
+  options: [...DRIVEN_OPTIONS, 'others', 'by'],
+  run(args) {
+    const others = othersOf(args);
+    const by = args.options.get('by') ?? 'peak';
+    if (by !== 'peak' && by !== 'weight') throw new UsageError('--by takes peak or weight');
+    const { profile, plan, facts, questions } = driveProfile(args, 'cars');
+    const sides = others.map((car) => ({
+      facts: canonicalFacts(profile.force, car),
+      plan: { ...plan, car, laps: LAPS },
+    }));
+    const rows = questions
+      .cars(facts, sides, by)
+      .map(({ carId, name, peak, weightNm, ratio }) => ({ carId, name, peak, weightNm, ratio }));
+    return {
+      json: { by, cars: rows },
+      table: [
+        ['car', 'strong end (P99)', 'corners, N·m', 'against the first'],
+        ...rows.map(({ carId, peak, weightNm, ratio }) => [
+          carId,
+          shown(peak),
+          shown(weightNm),
+          shown(ratio),
+        ]),
+      ],
+    };
+  },
+};
+
+function othersOf(args: Arguments) {
+  const names = args.options.get('others')?.split(',') ?? [];
+  if (names.length === 0) throw new UsageError('cars needs --others with cars between commas');
+  return names.map((name) => {
+    const found = CARS.find((car) => car.id === name || car.name === name);
+    if (found) return found;
+    throw new InputError(name, [
+      {
+        code: 'unknown-car',
+        message: 'There is no car of this name.',
+        place: {},
+        remedy: `Known are: ${CARS.map(({ id }) => id).join(', ')}.`,
+      },
+    ]);
+  });
+}
