@@ -1,8 +1,8 @@
 import '@testing-library/jest-dom';
-import { cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import fc from 'fast-check';
-import { SEARCHED_FROM, Table, type TableColumn } from './Table';
+import { momentValue, SEARCHED_FROM, Table, type TableColumn } from './Table';
 
 interface Stone {
   name: string;
@@ -136,4 +136,25 @@ describe('table', () => {
       { numRuns: 30 },
     );
   });
+});
+
+it('moments sort by time, across months and years, and a spreadsheet reads them', () => {
+  const times = [
+    Date.UTC(2026, 10, 9),
+    Date.UTC(2026, 8, 30),
+    Date.UTC(2025, 11, 31),
+    Date.UTC(2026, 10, 27),
+  ];
+  const rows = times.map((atMs) => ({ atMs }));
+  render(
+    <Table
+      label="Evenings"
+      rows={rows}
+      keyOf={({ atMs }) => String(atMs)}
+      columns={[{ head: 'When', value: ({ atMs }) => momentValue(atMs), view: ({ atMs }) => atMs }]}
+    />,
+  );
+  act(() => screen.getByRole('button', { name: 'When' }).click());
+  expect(column(0).map(Number)).toEqual(times.toSorted((a, b) => a - b));
+  expect(momentValue(times[0]!)).toBe('2026-11-09T00:00:00.000Z');
 });

@@ -20,7 +20,7 @@ import { notify } from './notices';
 export interface TableColumn<Row> {
   /** Stands over the column and in the CSV; empty over buttons. */
   head: string;
-  /** What sorts, is searched and stands in the CSV; left out for a column of buttons. */
+  /** What sorts, is searched and stands in the CSV (a moment as {@link momentValue}); left out for a column of buttons. */
   value?(row: Row): string | number | null;
   /** What is drawn where it is more than the value. */
   view?(row: Row): React.ReactNode;
@@ -44,8 +44,6 @@ interface Props<Row> {
   fileName?: string;
   /** The order of the rows says something: they are not sorted. */
   isInOrder?: boolean;
-  /** The heads are for who can't see the table; they say nothing more. */
-  isHeadless?: boolean;
   isStrong?(row: Row): boolean;
   isDense?: boolean;
   /** In place of a box that is scrolled sideways. */
@@ -60,6 +58,9 @@ const features = tableFeatures({
   filteredRowModel: createFilteredRowModel(),
   filterFns: { includesString: filterFn_includesString },
 });
+
+/** A moment as a table sorts it and a spreadsheet reads it. */
+export const momentValue = (atMs: number) => new Date(atMs).toISOString();
 
 /** From so many rows on they are searched rather than read. */
 export const SEARCHED_FROM = 9;
@@ -76,7 +77,7 @@ function byValue(x: unknown, y: unknown): number {
  */
 export function Table<Row extends object>(props: Props<Row>) {
   const { label, rows, columns, keyOf, caption, fileName, isStrong } = props;
-  const { isInOrder = false, isHeadless = false, isDense = false } = props;
+  const { isInOrder = false, isDense = false } = props;
   const [searched, setSearched] = useState('');
   const defs = useMemo(
     () =>
@@ -133,7 +134,6 @@ export function Table<Row extends object>(props: Props<Row>) {
               <Head
                 key={header.id}
                 column={columns[i]!}
-                isHeadless={isHeadless}
                 sorted={header.column.getIsSorted()}
                 sort={header.column.getCanSort() ? () => header.column.toggleSorting() : null}
               />
@@ -181,23 +181,15 @@ export function Table<Row extends object>(props: Props<Row>) {
 
 function Head<Row>({
   column,
-  isHeadless,
   sorted,
   sort,
 }: {
   column: TableColumn<Row>;
-  isHeadless: boolean;
   sorted: false | 'asc' | 'desc';
   sort: (() => void) | null;
 }) {
   const side = column.isFigure ? 'text-right' : 'text-left';
   if (column.head === '') return <td />;
-  if (isHeadless)
-    return (
-      <th scope="col">
-        <span className="sr-only">{column.head}</span>
-      </th>
-    );
   if (sort === null || column.headView)
     return (
       <th scope="col" className={`sticky top-0 bg-ground py-1 pr-4 align-bottom font-normal ${side}`}>

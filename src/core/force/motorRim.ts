@@ -9,7 +9,8 @@ export interface RimState {
 
 /**
  * One step of motor and rim: J·θ¨ = T − b·θ˙ − F·tanh(θ˙/ω₀). Friction is taken implicitly, linearised about the present
- * speed, so that a stiff one neither chatters nor drives.
+ * speed, so that a stiff one neither chatters nor drives: while dt·F/J stays under 0.55 rad/s, which at 1 kHz is 6.6 N·m on
+ * 0.012 kg·m². Beyond that a step may carry it to the other side faster than it came.
  */
 export function stepRim(
   rim: RimState,

@@ -17,7 +17,7 @@ import { changeCombination } from '@/book/write/settings';
 import { settingName } from '@/book/judge/trail';
 import { hardwareOf } from '@/book/judge/hardware';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { Table } from '@/ui/Table';
+import { momentValue, Table } from '@/ui/Table';
 import { originText } from '@/book/judge/provenance';
 import { moment } from '@/words/format';
 import { told } from '@/parts/told';
@@ -89,7 +89,7 @@ function Lines({ view, lines, other }: Props) {
           },
           {
             head: 'Opened',
-            value: (line) => line.openedAtMs,
+            value: (line) => momentValue(line.openedAtMs),
             view: (line) => moment(line.openedAtMs),
             className: 'text-sm whitespace-nowrap text-muted',
           },

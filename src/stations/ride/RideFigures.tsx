@@ -4,7 +4,7 @@ import { settingNames } from '@/book/judge/trail';
 import { useEarlierRides } from '@/parts/useEarlierRides';
 import { Button } from '@/ui/Button';
 import { Facts } from '@/ui/StationPage';
-import { Table } from '@/ui/Table';
+import { momentValue, Table } from '@/ui/Table';
 import { decibels, lapTime, moment } from '@/words/format';
 import { MEASURES_SHOWN, type MeasureSpec } from '@/core/rides/measures';
 import { percent } from '@/core/text/percent';
@@ -67,7 +67,7 @@ export function RideTable({ view }: { view: BookView }) {
           { head: 'Mark', value: (ride) => ride.mark ?? '', className: 'font-bold' },
           {
             head: 'When',
-            value: (ride) => ride.atMs,
+            value: (ride) => momentValue(ride.atMs),
             view: (ride) => moment(ride.atMs),
             className: 'whitespace-nowrap',
           },
