@@ -1,31 +1,10 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { simulateCapture } from '@/core/axes/simulateCapture';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { LINEARITY_FIELDS } from '@/core/testing/linearityFields';
 import { START_FIELD } from '@/core/testing/startField';
-import { main } from './main';
+import { filesForTests, pebble } from './testing/pebble';
 
-const folder = mkdtempSync(join(tmpdir(), 'pebble-advice-'));
-afterAll(() => rmSync(folder, { recursive: true }));
-
-function pebble(...argv: string[]) {
-  let out = '';
-  let err = '';
-  const code = main(
-    argv,
-    (text) => (out += text),
-    (text) => (err += text),
-  );
-  return { code, out, err, json: () => JSON.parse(out) as Record<string, unknown> };
-}
-
-function file(name: string, text: string): string {
-  const path = join(folder, name);
-  writeFileSync(path, text);
-  return path;
-}
+const { file } = filesForTests();
 
 const END_FIELD = {
   key: 'stop',

@@ -24,8 +24,7 @@ export const centre: Command = {
     const share = positiveOption(args, 'share');
     if (share === null) throw new UsageError('centre needs --share, percent of the centre as it is');
     const { wish, linearityNow } = wishOf(args);
-    const roadDeg = (Math.atan(wish.hairpin.wheelbaseM / wish.hairpin.radiusM) * 180) / Math.PI;
-    const now = settingAt(wish, wish.baseNowDeg, linearityNow, roadDeg);
+    const now = settingAt(wish, wish.baseNowDeg, linearityNow);
     const found = calmCentre({ ...wish, wanted: (now.centre * share) / 100 });
     return {
       json: { now, found },

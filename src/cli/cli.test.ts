@@ -1,5 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import { PLAIN_TITLE, plainBase } from '@/core/force/forceSettings';
@@ -9,27 +8,9 @@ import type { AxisName } from '@/core/axes/axes';
 import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
 import { readCaptureCsv, writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';
-import { main } from './main';
+import { filesForTests, pebble } from './testing/pebble';
 
-const folder = mkdtempSync(join(tmpdir(), 'pebble-cli-'));
-afterAll(() => rmSync(folder, { recursive: true }));
-
-function pebble(...argv: string[]) {
-  let out = '';
-  let err = '';
-  const code = main(
-    argv,
-    (text) => (out += text),
-    (text) => (err += text),
-  );
-  return { code, out, err, json: () => JSON.parse(out) as Record<string, unknown> };
-}
-
-function file(name: string, text: string): string {
-  const path = join(folder, name);
-  writeFileSync(path, text);
-  return path;
-}
+const { folder, file } = filesForTests();
 
 const hardware = { released: 2100, pressed: 61000, sigma: 18, quantum: 1, rangeMin: 0, rangeMax: 65535 };
 const foot = { restTravel: 0.03, restWander: 0.002, pressTravel: 0.87, pressSpread: 0.016 };

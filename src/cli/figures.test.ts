@@ -1,6 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { calmNow, calmWish } from '@/book/judge/calmWish';
 import { forceFactsOf } from '@/book/judge/force';
 import { carRows, hairpinOf } from '@/book/judge/lock';
@@ -36,28 +34,15 @@ import { loadCapture } from '@/data/captures';
 import { COMBINATIONS } from '@/data/demoCaptures';
 import { fillDemoBook } from '@/data/demoBook';
 import { addRide, loadRide, markRide } from '@/data/rides';
-import { main } from './main';
+import { filesForTests, pebble as run } from './testing/pebble';
 
-const folder = mkdtempSync(join(tmpdir(), 'pebble-figures-'));
-afterAll(() => rmSync(folder, { recursive: true }));
+const { file } = filesForTests();
 const book = bookInMemory(fillDemoBook);
 
 function pebble(...argv: string[]): Record<string, unknown> {
-  let out = '';
-  let err = '';
-  const code = main(
-    [...argv, '--json'],
-    (text) => (out += text),
-    (text) => (err += text),
-  );
+  const { code, err, json } = run(...argv, '--json');
   if (code !== 0) throw new Error(err);
-  return JSON.parse(out) as Record<string, unknown>;
-}
-
-function file(name: string, text: string): string {
-  const path = join(folder, name);
-  writeFileSync(path, text);
-  return path;
+  return json();
 }
 
 const viewOf = async (combination: Combination) => readBook((await hereIn(book.db, combination))!);

@@ -1,13 +1,6 @@
 import { CARS } from '@/catalog/cars';
 import { readCarJson } from '@/core/formats/carJson';
-import { matchRotation } from '@/core/rotation/matchRotation';
-import {
-  COMPARED_AT_MPS,
-  lateralPerDegree,
-  SENSITIVITY_SPEEDS,
-  steeredCar,
-} from '@/core/rotation/sensitivity';
-import type { CarSpec } from '@/core/vehicle/carSpec';
+import { carAnswer, COMPARED_AT_MPS, SENSITIVITY_SPEEDS } from '@/core/rotation/sensitivity';
 import { positiveOption, UsageError } from './arguments';
 import { shown, type Command } from './command';
 import { named } from './named';
@@ -25,24 +18,8 @@ export const steering: Command = {
     const titleDeg = positiveOption(args, 'title');
     if (baseDeg === null || titleDeg === null) throw new UsageError('steering needs --base and --title');
     const cars = args.options.has('car') ? [named(args, 'car', CARS, readCarJson, 'steering')] : CARS;
-    const answer = (car: CarSpec) => {
-      const { gain, bumpStopDeg } = matchRotation({
-        baseDeg,
-        titleDeg,
-        carDeg: car.lockDeg,
-        isStretch: args.flags.has('stretch'),
-      });
-      const own = steeredCar(car);
-      return {
-        car: car.id,
-        lockDeg: car.lockDeg,
-        ratio: car.steeringRatio,
-        bumpStopDeg,
-        /** m/s² per degree of the hands, by speed in m/s. */
-        lateral: Object.fromEntries(SPEEDS.map((speed) => [speed, lateralPerDegree(own, gain, speed)])),
-      };
-    };
-    const rows = cars.map(answer);
+    const rotation = { baseDeg, titleDeg, isStretch: args.flags.has('stretch') };
+    const rows = cars.map((car) => carAnswer(car, rotation, SPEEDS));
     return {
       json: { cars: rows },
       table: [

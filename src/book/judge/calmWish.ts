@@ -33,8 +33,7 @@ export function calmWish(view: CalmView): CalmWish | null {
 
 /** What rotation and linearity do as they are set. */
 export function calmNow(view: CalmView, wish: CalmWish): CalmSetting {
-  const { radiusM, wheelbaseM } = wish.hairpin;
   const value = view.settings[`title/steering/${wish.linearity.key}`];
   const linearity = typeof value === 'number' ? value : wish.linearity.neutral;
-  return settingAt(wish, wish.baseNowDeg, linearity, (Math.atan(wheelbaseM / radiusM) * 180) / Math.PI);
+  return settingAt(wish, wish.baseNowDeg, linearity);
 }

@@ -1,7 +1,7 @@
 import { degreesField } from '@/core/settings/menus';
 import { assistedDeg, lockAdvice, type LockChange, type LockFacts } from '@/core/rotation/lockAdvice';
 import { hairpinHand, matchRotation } from '@/core/rotation/matchRotation';
-import { lateralPerDegree, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
+import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
 import type { DialectField } from '@/core/response/dialect';
 import type { Proposal } from '@/core/settings/proposal';
 import type { Layer } from '@/core/settings/setting';
@@ -96,34 +96,14 @@ export function hairpinOf(view: LockView) {
   };
 }
 
-/** How a car of the title turns and answers here. */
-export interface CarRow {
-  car: string;
-  name: string;
-  lockDeg: number;
-  ratio: number;
-  bumpStopDeg: number;
-  /** m/s² per degree of the hands, by speed in m/s. */
-  lateral: Record<(typeof SENSITIVITY_SPEEDS)[number], number>;
-}
-
 /** Every car of the title with its bump stop on this base. */
-export function carRows({ title, rotation }: Pick<LockView, 'title' | 'rotation'>): CarRow[] {
+export function carRows({ title, rotation }: Pick<LockView, 'title' | 'rotation'>) {
   return title.carIds.map((id) => {
     const car = carById(id);
-    const { gain, bumpStopDeg } = matchRotation({ ...rotation, carDeg: car.lockDeg });
-    const own = steeredCar(car);
-    const lateral = SENSITIVITY_SPEEDS.map((speed) => [speed, lateralPerDegree(own, gain, speed)]);
-    return {
-      car: car.id,
-      name: car.name,
-      lockDeg: car.lockDeg,
-      ratio: car.steeringRatio,
-      bumpStopDeg,
-      lateral: Object.fromEntries(lateral) as CarRow['lateral'],
-    };
+    return { name: car.name, ...carAnswer(car, rotation, SENSITIVITY_SPEEDS) };
   });
 }
+export type CarRow = ReturnType<typeof carRows>[number];
 
 /** What is to be said of the three rotations, most pressing first. */
 export function lockFinding(view: LockView): string {

@@ -45,13 +45,12 @@ const CHANGE_COST = 0.02;
  */
 export function calmCentre(wish: CalmWish): CalmSetting | null {
   const { baseField, linearity } = wish;
-  const roadDeg = Math.atan(wish.hairpin.wheelbaseM / wish.hairpin.radiusM) * DEGREES;
   let best: { setting: CalmSetting; cost: number } | null = null;
   for (let p = 0; p < gridCount(baseField); p++) {
     const baseDeg = gridPoint(baseField, p);
     if (!wish.isStretch && baseDeg < wish.carDeg) continue;
     for (let l = 0; l < gridCount(linearity); l++) {
-      const setting = settingAt(wish, baseDeg, gridPoint(linearity, l), roadDeg);
+      const setting = settingAt(wish, baseDeg, gridPoint(linearity, l));
       if (setting.hairpinDeg === null) continue;
       const miss = Math.abs(setting.centre - wish.wanted) / wish.wanted;
       const turned = Math.abs(baseDeg - wish.baseNowDeg) / baseField.max;
@@ -64,7 +63,8 @@ export function calmCentre(wish: CalmWish): CalmSetting | null {
 }
 
 /** What rotation and linearity do as they are given. */
-export function settingAt(wish: CalmWish, baseDeg: number, linearity: number, roadDeg: number): CalmSetting {
+export function settingAt(wish: CalmWish, baseDeg: number, linearity: number): CalmSetting {
+  const roadDeg = Math.atan(wish.hairpin.wheelbaseM / wish.hairpin.radiusM) * DEGREES;
   const own = wish.layers[wish.titleLayer]!;
   const curve = curveOf(wish.linearity, toCanonical(wish.linearity, linearity));
   const layers = wish.layers.map((layer, i) => (i === wish.titleLayer ? { ...own, curve } : layer));

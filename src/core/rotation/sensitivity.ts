@@ -1,5 +1,6 @@
 import { median } from '../numeric/order';
 import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
+import { matchRotation } from './matchRotation';
 import { makeTwoTrack } from '../vehicle/twoTrack';
 
 /** What the steering of a car rests on. */
@@ -30,6 +31,24 @@ export function lateralPerDegree(car: SteeredCar, gain: number, speedMps: number
 
 /** Share of the wheelbase that is left at least of what a car steers with. */
 const LEAST_BASE = 0.01;
+
+/** How a car turns and answers to the hands on a base: bump stop, and m/s² per degree by speed in m/s. */
+export function carAnswer<S extends number>(
+  car: CarSpec,
+  rotation: Omit<Parameters<typeof matchRotation>[0], 'carDeg'>,
+  speeds: readonly S[],
+) {
+  const { gain, bumpStopDeg } = matchRotation({ ...rotation, carDeg: car.lockDeg });
+  const own = steeredCar(car);
+  const lateral = speeds.map((speed) => [speed, lateralPerDegree(own, gain, speed)]);
+  return {
+    car: car.id,
+    lockDeg: car.lockDeg,
+    ratio: car.steeringRatio,
+    bumpStopDeg,
+    lateral: Object.fromEntries(lateral) as Record<S, number>,
+  };
+}
 
 /** Speeds at which it is told, m/s, and the one at which profiles are compared. */
 export const SENSITIVITY_SPEEDS = [20, 40, 60] as const;
