@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { wrap, type Remote } from 'comlink';
+import { releaseProxy, wrap, type Remote } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import type { ServerWorker } from './server.worker';
 
@@ -38,9 +38,12 @@ export async function askWorker<T>(
     signal?.addEventListener('abort', callOff, { once: true });
   });
   stopped.catch(() => undefined);
+  const remote = wrap<ServerWorker>(nodeEndpoint(worker));
   try {
-    return await Promise.race([ask(wrap<ServerWorker>(nodeEndpoint(worker))), stopped]);
+    return await Promise.race([ask(remote), stopped]);
   } finally {
+    // Held until here: a proxy that nobody holds lets its thread go when memory is cleared, answered or not.
+    remote[releaseProxy]();
     await worker.terminate();
   }
 }
