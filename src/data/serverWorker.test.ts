@@ -44,10 +44,10 @@ it('says what the work failed of, and ends with it', async () => {
 
 it('is called off at any time, before it began too', async () => {
   const calling = new AbortController();
-  const work = askWorker((worker) => worker.takeRide(packedRide()), calling.signal);
+  const work = askWorker<unknown>((worker) => worker.takeRide(packedRide()), calling.signal);
   calling.abort();
   await expect(work).rejects.toBeInstanceOf(CalledOff);
-  await expect(askWorker((worker) => worker.takeRide(packedRide()), calling.signal)).rejects.toBeInstanceOf(
-    CalledOff,
-  );
+  await expect(
+    askWorker<unknown>((worker) => worker.takeRide(packedRide()), calling.signal),
+  ).rejects.toBeInstanceOf(CalledOff);
 });

@@ -78,7 +78,6 @@ export function analysePedal(recording: Recording, axis: PedalAxis): Outcome<Ped
     travel,
     cleaned.replaced,
     full,
-    rateHz,
     quantum === null ? null : quantum / span,
   );
   const analysis: PedalAnalysis = {
@@ -108,7 +107,7 @@ export function analysePedal(recording: Recording, axis: PedalAxis): Outcome<Ped
     driftPerMin: longestRestDrift(recording.t, raw, rests, noise),
     warnings: [],
   };
-  analysis.warnings = pedalWarnings(analysis, recording, rough.refused);
+  analysis.warnings = pedalWarnings(analysis, recording, rough);
   return succeed(analysis);
 }
 

@@ -78,7 +78,6 @@ export function analyseSteering(recording: Recording): Outcome<SteeringAnalysis>
     travel,
     cleaned.replaced,
     full,
-    rateHz,
     quantum === null ? null : quantum / span,
   );
   const analysis: SteeringAnalysis = {
@@ -110,7 +109,7 @@ export function analyseSteering(recording: Recording): Outcome<SteeringAnalysis>
     driftPerMin: longestRestDrift(recording.t, raw, rests, noise),
     warnings: [],
   };
-  analysis.warnings = steeringWarnings(analysis, recording);
+  analysis.warnings = steeringWarnings(analysis, recording, rough);
   return succeed(analysis);
 }
 

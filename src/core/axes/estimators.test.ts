@@ -10,7 +10,7 @@ import { pedalSensor } from './pedalSensor';
 import { findPresses } from './presses';
 import { findQuantum, resolutionBits } from './quantum';
 import { runsFromLabels } from './recording';
-import { hidingCut } from './roughness';
+import { roughAdvice } from './roughness';
 import { recommendSaturation } from './saturation';
 import { isStationary, quickNoise } from './stationary';
 
@@ -155,9 +155,16 @@ describe('dead zone', () => {
     expect(rulingDeadzone(null, null)).toBeNull();
   });
 
-  it('hides a rough spot from the nearer side', () => {
-    expect(hidingCut({ from: 0.1, to: 0.2, ratio: 5 })).toEqual({ deadzone: 0.2 });
-    expect(hidingCut({ from: 0.9, to: 0.95, ratio: 5 })).toEqual({ saturation: 0.9 });
+  it('hides a rough spot from the nearer side, and says so where that is not worth its travel', () => {
+    expect(roughAdvice({ from: 0.01, to: 0.04, ratio: 5 })).toMatch(/^A dead zone of 4.0 % .* plaster/);
+    expect(roughAdvice({ from: 0.94, to: 0.97, ratio: 5 })).toMatch(/^A range that ends at 94.0 %/);
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 0.95, noNaN: true }), (from) => {
+        const spot = { from, to: from + 0.05, ratio: 5 };
+        const cost = Math.min(spot.to, 1 - from);
+        expect(/sensor must be replaced/.test(roughAdvice(spot))).toBe(cost > 0.1);
+      }),
+    );
   });
 });
 

@@ -1,7 +1,7 @@
 import { percent } from '../text/percent';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { runsOf, type Recording } from './recording';
-import { hidingCut } from './roughness';
+import { roughAdvice, type Roughness } from './roughness';
 import { LEAST_PRESSES } from './saturation';
 
 /** Below this rate the wear of a track is judged roughly. */
@@ -19,7 +19,7 @@ const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 interface Case {
   analysis: PedalAnalysis;
   recording: Recording;
-  fastStrokes: number;
+  wear: Roughness;
 }
 
 /** Each entry looks at the result and says nothing, or one sentence or more. */
@@ -67,25 +67,24 @@ const WATCHES: ((c: Case) => string[])[] = [
   },
   ({ analysis: { deadzone } }) =>
     deadzone === null ? ['No resting foot and no take-up recorded: the dead zone cannot be told.'] : [],
-  ({ fastStrokes }) =>
-    fastStrokes > 0
-      ? [
-          `${plural(fastStrokes, 'sweep')} crossed in under half a second: too fast to judge the track's wear.`,
-        ]
+  ({ wear: { refused } }) =>
+    refused > 0
+      ? [`${plural(refused, 'sweep')} crossed in under half a second: too fast to judge the track's wear.`]
       : [],
-  ({ analysis: { rateHz } }) =>
-    rateHz < FINE_RATE_HZ
+  ({ analysis: { rateHz }, wear: { refused, isJudged } }) => {
+    if (!isJudged && refused === 0)
+      return [
+        `At ${rateHz.toFixed(0)} Hz with gaps the track's wear cannot be judged: let nothing else run beside a capture.`,
+      ];
+    return rateHz < FINE_RATE_HZ
       ? [`At ${rateHz.toFixed(0)} Hz wear is judged roughly; ${FINE_RATE_HZ} Hz or more would be sure.`]
-      : [],
+      : [];
+  },
   ({ analysis: { roughSpots } }) =>
-    roughSpots.map((spot) => {
-      const cut = hidingCut(spot);
-      const plaster =
-        'deadzone' in cut
-          ? `a dead zone of ${percent(cut.deadzone, 1)}`
-          : `a range that ends at ${percent(cut.saturation, 1)}`;
-      return `Rough track from ${percent(spot.from, 1)} to ${percent(spot.to, 1)} of travel; ${plaster} would hide it, as a plaster.`;
-    }),
+    roughSpots.map(
+      (spot) =>
+        `Rough track from ${percent(spot.from, 1)} to ${percent(spot.to, 1)} of travel. ${roughAdvice(spot)}`,
+    ),
   ({ analysis: { dropouts } }) =>
     dropouts > 0
       ? [`The signal dropped out ${plural(dropouts, 'time')}: look at the sensor and its plug.`]
@@ -93,6 +92,6 @@ const WATCHES: ((c: Case) => string[])[] = [
 ];
 
 /** Sentences on what in this capture a driver should know or do again. */
-export function pedalWarnings(analysis: PedalAnalysis, recording: Recording, fastStrokes: number): string[] {
-  return WATCHES.flatMap((watch) => watch({ analysis, recording, fastStrokes }));
+export function pedalWarnings(analysis: PedalAnalysis, recording: Recording, wear: Roughness): string[] {
+  return WATCHES.flatMap((watch) => watch({ analysis, recording, wear }));
 }

@@ -1,15 +1,31 @@
-import { standardDeviation } from '../numeric/moments';
-import { median } from '../numeric/order';
-import { smoothQuadratic } from '../numeric/savitzkyGolay';
+import { mean, standardDeviation } from '../numeric/moments';
+import { median, medianAbsoluteDeviation } from '../numeric/order';
+import { theilSenSlope } from '../numeric/trend';
+import { localQuadratic } from '../numeric/localQuadratic';
+import { percent } from '../text/percent';
 import type { Stroke } from './ends';
 
-const WINDOW_S = 0.051;
-const LEAST_WINDOW = 7;
+/** A wider window than the last of these follows the foot no more: polled that slowly, wear is not judged. */
+const WINDOW = { width: 0.051, least: 7, widest: 0.15 };
+/** Less than this share of the moving samples judged is no judgement. */
+const LEAST_JUDGED = 0.5;
 const FEWEST_BINS = 10;
 const MOST_BINS = 50;
 const LEAST_PER_BIN = 8;
 const ROUGH_RATIO = 4;
 const ROUGH_QUANTA = 3;
+/** A crossing shows a place again where its residuals there exceed this many times the usual. */
+const AGAIN_RATIO = 2;
+const FEWEST_TIMES = 2;
+/** Slower than this share of the usual speed is waiting. */
+const WAITING = 0.2;
+/** Samples are ranked by speed into so many classes to see what speed adds. */
+const SPEED_CLASSES = 8;
+/** Normal σ per median absolute deviation. */
+const SIGMA_PER_MAD = 1.4826;
+/** σ of what rounding to steps of 1 adds. */
+const ROUNDING = 1 / Math.sqrt(12);
+const TINY = 1e-18;
 /** A sweep that crosses the span faster than this, one way, is refused. */
 export const FASTEST_CROSSING_S = 0.5;
 /** Share of span at both ends that is stop, not track; a smoothing window that touches it is left out. */
@@ -29,17 +45,25 @@ export interface Roughness {
   spots: RoughSpot[];
   /** Strokes too fast to judge. */
   refused: number;
+  /** False where the readings come too slowly or too few for a word on wear. */
+  isJudged: boolean;
 }
 
-/** Fitted positions and residuals, side by side: a pair of objects per sample costs more than the fit. */
-interface Residuals {
+/** What each sample in motion says of the track under it, side by side: an object per sample costs more than the fit. */
+interface Passed {
   positions: number[];
   residuals: number[];
+  /** Travel per second there. */
+  speeds: number[];
+  /** Which way across, of which stroke. */
+  crossings: number[];
 }
 
 /**
- * Worn track: residual of each sweep against a Savitzky–Golay fit (order 2, 51 ms, at least 7 samples), binned
- * by fitted position. A bin is rough where its residual σ exceeds 4 × the median bin's and 3 quanta.
+ * Worn track: residual of each sweep against a local parabola (51 ms, at least 7 samples, at the times that the samples
+ * have), binned by fitted position. What readings that come late add grows with the speed and is measured with the
+ * noise; beyond both a bin is rough where its residual σ exceeds 4 × the median bin's and 3 quanta, in half of the
+ * crossings at least: a worn place is rough each time.
  * @param travel raw travel with spikes and dropouts replaced; `replaced` keeps them out of the residual
  * @param quantum in travel
  */
@@ -48,14 +72,18 @@ export function findRoughSpots(
   travel: Float64Array,
   replaced: Uint8Array,
   strokes: Stroke[],
-  rateHz: number,
   quantum: number | null,
 ): Roughness {
-  const half = Math.max(LEAST_WINDOW >> 1, Math.round((WINDOW_S * rateHz - 1) / 2));
   const slow = strokes.filter((s) => crossingTime(t, travel, s) >= FASTEST_CROSSING_S);
-  const found: Residuals = { positions: [], residuals: [] };
-  for (const stroke of slow) addResiduals(found, travel, replaced, stroke, half);
-  return { spots: roughBins(found, quantum ?? 0), refused: strokes.length - slow.length };
+  const passed: Passed = { positions: [], residuals: [], speeds: [], crossings: [] };
+  let moving = 0;
+  slow.forEach((stroke, k) => (moving += addPassed(passed, t, travel, replaced, stroke, k)));
+  const spots = roughBins(inMotion(passed), quantum ?? 0);
+  return {
+    spots: spots ?? [],
+    refused: strokes.length - slow.length,
+    isJudged: spots !== null && passed.residuals.length >= LEAST_JUDGED * moving,
+  };
 }
 
 /** Shortest one-way crossing of the whole span, scaled up from the 10 % to 90 % part, in s. */
@@ -74,44 +102,70 @@ function crossingTime(t: Float64Array, travel: Float64Array, stroke: Stroke): nu
   return shortest / (CROSS_TO - CROSS_FROM);
 }
 
-function addResiduals(
-  found: Residuals,
+/** Adds what a stroke says. @returns samples that were off the stops, judged or not */
+function addPassed(
+  passed: Passed,
+  t: Float64Array,
   travel: Float64Array,
   replaced: Uint8Array,
   stroke: Stroke,
-  half: number,
-): void {
+  number: number,
+): number {
   const part = travel.subarray(stroke.from, stroke.to);
-  const fit = smoothQuadratic(part, 2 * half + 1);
-  const low = fit.reduce((a, b) => Math.min(a, b), Infinity);
-  const high = fit.reduce((a, b) => Math.max(a, b), -Infinity);
+  const fit = localQuadratic(t.subarray(stroke.from, stroke.to), part, WINDOW);
+  const low = part.reduce((a, b) => Math.min(a, b), Infinity);
+  const high = part.reduce((a, b) => Math.max(a, b), -Infinity);
   const margin = STOP_ZONE * (high - low);
-  const atStop = (i: number) => fit[i]! < low + margin || fit[i]! > high - margin;
-  let lastStop = -1;
-  let nextStop = 0;
-  for (let i = half; i < part.length - half; i++) {
-    for (; nextStop <= i + half && nextStop < part.length; nextStop++)
-      if (atStop(nextStop)) lastStop = nextStop;
-    if (lastStop >= i - half || replaced[stroke.from + i]) continue;
-    found.positions.push(fit[i]!);
-    found.residuals.push(part[i]! - fit[i]!);
+  // How many samples at a stop there are before each one: whether a window touches a stop takes two looks.
+  const stops = new Int32Array(part.length + 1);
+  part.forEach((x, i) => (stops[i + 1] = stops[i]! + (x < low + margin || x > high - margin ? 1 : 0)));
+  let moving = 0;
+  for (let i = 0; i < part.length; i++) {
+    if (stops[i + 1] !== stops[i]) continue;
+    moving++;
+    if (Number.isNaN(fit.value[i]) || replaced[stroke.from + i]) continue;
+    if (stops[fit.to[i]! + 1] !== stops[fit.from[i]!]) continue;
+    passed.positions.push(fit.value[i]!);
+    passed.residuals.push(part[i]! - fit.value[i]!);
+    passed.speeds.push(Math.abs(fit.slope[i]!));
+    passed.crossings.push(2 * number + (fit.slope[i]! > 0 ? 1 : 0));
   }
+  return moving;
 }
 
-function roughBins({ positions, residuals }: Residuals, quantum: number): RoughSpot[] {
+/** Without what was as good as standing there: a hand that waits says nothing of the track, only of itself. */
+function inMotion({ positions, residuals, speeds, crossings }: Passed): Passed {
+  const least = speeds.length > 0 ? WAITING * median(speeds) : 0;
+  const moves = (_: number, i: number) => speeds[i]! >= least;
+  return {
+    positions: positions.filter(moves),
+    residuals: residuals.filter(moves),
+    speeds: speeds.filter(moves),
+    crossings: crossings.filter(moves),
+  };
+}
+
+/** @returns null where too little is there to judge */
+function roughBins(passed: Passed, quantum: number): RoughSpot[] | null {
+  const { positions, residuals, crossings } = passed;
   const count = Math.min(MOST_BINS, Math.floor(residuals.length / (2 * LEAST_PER_BIN)));
-  if (count < FEWEST_BINS) return [];
+  if (count < FEWEST_BINS) return null;
+  const clean = atOneScale(passed, quantum);
   const bins: number[][] = Array.from({ length: count }, () => []);
   positions.forEach((position, i) => {
-    bins[Math.min(count - 1, Math.max(0, Math.floor(position * count)))]!.push(residuals[i]!);
+    bins[Math.min(count - 1, Math.max(0, Math.floor(position * count)))]!.push(i);
   });
-  const sigmas = bins.map((bin) => (bin.length >= LEAST_PER_BIN ? standardDeviation(bin) : null));
+  const sigmas = bins.map((bin) =>
+    bin.length >= LEAST_PER_BIN ? standardDeviation(bin.map((i) => clean[i]!)) : null,
+  );
   const judged = sigmas.filter((s) => s !== null);
-  if (judged.length < FEWEST_BINS) return [];
+  if (judged.length < FEWEST_BINS) return null;
   const typical = median(judged);
   const spots: RoughSpot[] = [];
   sigmas.forEach((sigma, k) => {
-    if (sigma === null || sigma <= ROUGH_RATIO * typical || sigma <= ROUGH_QUANTA * quantum) return;
+    if (sigma === null || sigma <= ROUGH_RATIO * typical) return;
+    if (standardDeviation(bins[k]!.map((i) => residuals[i]!)) <= ROUGH_QUANTA * quantum) return;
+    if (!isRoughEachTime(bins[k]!, clean, crossings, AGAIN_RATIO * typical)) return;
     const ratio = typical > 0 ? sigma / typical : ROUGH_RATIO;
     const last = spots.at(-1);
     if (last && last.to === k / count) {
@@ -121,8 +175,58 @@ function roughBins({ positions, residuals }: Residuals, quantum: number): RoughS
   });
   return spots;
 }
+/**
+ * Residuals in units of what a clean track gives at their speed. A reading that is `late` seconds old or early lies
+ * `late · speed` off: σ² = σ₀² + σₜ²·v², from robust scales in classes of speed, so that no worn place enters it.
+ */
+function atOneScale({ residuals, speeds }: Passed, quantum: number): number[] {
+  const order = speeds.map((_, i) => i).sort((a, b) => speeds[a]! - speeds[b]!);
+  const squares: number[] = [];
+  const scales: number[] = [];
+  for (let k = 0; k < SPEED_CLASSES; k++) {
+    const from = Math.floor((k * order.length) / SPEED_CLASSES);
+    const part = order.slice(from, Math.floor(((k + 1) * order.length) / SPEED_CLASSES));
+    squares.push(mean(part.map((i) => speeds[i]! ** 2)));
+    scales.push((SIGMA_PER_MAD * medianAbsoluteDeviation(part.map((i) => residuals[i]!))) ** 2);
+  }
+  const isUneven = new Set(squares).size > 1;
+  const late = isUneven ? Math.max(0, theilSenSlope(squares, scales)) : 0;
+  const still = Math.max(
+    (ROUNDING * quantum) ** 2,
+    median(scales.map((s, k) => s - late * squares[k]!)),
+    TINY,
+  );
+  return residuals.map((r, i) => r / Math.sqrt(still + late * speeds[i]! ** 2));
+}
+
+/** Whether half of the crossings of a place, and two at least, show it. */
+function isRoughEachTime(bin: number[], clean: number[], crossings: number[], above: number): boolean {
+  const of = new Map<number, { n: number; squares: number }>();
+  for (const i of bin) {
+    const one = of.get(crossings[i]!) ?? { n: 0, squares: 0 };
+    of.set(crossings[i]!, { n: one.n + 1, squares: one.squares + clean[i]! ** 2 });
+  }
+  const times = [...of.values()].filter(({ n, squares }) => Math.sqrt(squares / n) > above).length;
+  return times >= FEWEST_TIMES && times >= of.size / 2;
+}
+
+/** A plaster that costs more of the travel than this is none: what is left is a new sensor. */
+const MOST_WORTH_HIDING = 0.1;
+
+/** What to do about a spot, after the words that say where it is. */
+export function roughAdvice(spot: RoughSpot): string {
+  const cut = hidingCut(spot);
+  const cost = 'deadzone' in cut ? cut.deadzone : 1 - cut.saturation;
+  if (cost > MOST_WORTH_HIDING)
+    return `Hiding it would cost ${percent(cost)} of the travel: cleaning may help for weeks, for good the sensor must be replaced.`;
+  const plaster =
+    'deadzone' in cut
+      ? `A dead zone of ${percent(cut.deadzone, 1)}`
+      : `A range that ends at ${percent(cut.saturation, 1)}`;
+  return `${plaster} would hide it, as a plaster, until the sensor is cleaned or replaced.`;
+}
 
 /** The smaller of the two plasters for a spot: a dead zone up to its end, or a range cut at its start. */
-export function hidingCut(spot: RoughSpot): { deadzone: number } | { saturation: number } {
+function hidingCut(spot: RoughSpot): { deadzone: number } | { saturation: number } {
   return spot.to <= 1 - spot.from ? { deadzone: spot.to } : { saturation: spot.from };
 }

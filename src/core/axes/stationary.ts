@@ -3,6 +3,8 @@ import { quantile } from '../numeric/order';
 
 /** Time over which stillness is judged. */
 export const STILL_WINDOW_S = 0.8;
+/** Devices report at least this often; the steps of noise are taken this far apart. */
+const SLOWEST_REPORT_S = 0.01;
 const STILL_SIGMAS = 4;
 const STILL_SHARE_OF_SPAN = 0.003;
 /**
@@ -14,10 +16,13 @@ const HIGH = 0.95;
 /** Mean |step| of white noise is 2σ/√π. A median would jump by whole quanta on a coarse sensor. */
 const SIGMA_PER_MEAN_STEP = Math.sqrt(Math.PI) / 2;
 
-/** Noise σ from the mean |step| between samples, which slow movement hardly touches. */
-export function quickNoise(raw: ArrayLike<number>): number {
-  const steps = new Float64Array(Math.max(0, raw.length - 1));
-  for (let i = 1; i < raw.length; i++) steps[i - 1] = Math.abs(raw[i]! - raw[i - 1]!);
+/**
+ * Noise σ from the mean |step| between samples, which slow movement hardly touches.
+ * @param lag samples between the two ends of a step: a host that asks faster than a device reports reads it again
+ */
+export function quickNoise(raw: ArrayLike<number>, lag = 1): number {
+  const steps = new Float64Array(Math.max(0, raw.length - lag));
+  for (let i = lag; i < raw.length; i++) steps[i - lag] = Math.abs(raw[i]! - raw[i - lag]!);
   return steps.length > 0 ? mean(steps) * SIGMA_PER_MEAN_STEP : 0;
 }
 
@@ -28,5 +33,6 @@ export function quickNoise(raw: ArrayLike<number>): number {
 export function isStationary(raw: ArrayLike<number>, span: number, slack = 1): boolean {
   if (raw.length < 3) return false;
   const spread = quantile(raw, HIGH) - quantile(raw, LOW);
-  return spread < slack * Math.max(STILL_SIGMAS * quickNoise(raw), STILL_SHARE_OF_SPAN * span);
+  const lag = Math.max(1, Math.round((raw.length * SLOWEST_REPORT_S) / STILL_WINDOW_S));
+  return spread < slack * Math.max(STILL_SIGMAS * quickNoise(raw, lag), STILL_SHARE_OF_SPAN * span);
 }

@@ -1,12 +1,17 @@
 import type { SteeringAnalysis } from './steeringAnalysis';
 import type { Recording } from './recording';
+import type { Roughness } from './roughness';
 
 const Z95 = 1.96;
 /** A full turn each way needs this much from lock to lock. */
 const FULL_TURN_FITS_DEG = 720;
 
 /** Sentences on what in a steering capture a driver should know or do again. */
-export function steeringWarnings(analysis: SteeringAnalysis, recording: Recording): string[] {
+export function steeringWarnings(
+  analysis: SteeringAnalysis,
+  recording: Recording,
+  wear: Roughness,
+): string[] {
   const { rotationDeg, rotationSigmaDeg, snappedDeg, probablyDeg, quantum, roughSpots, dropouts } = analysis;
   const warnings = [...(recording.remarks ?? [])];
   if (quantum === null)
@@ -29,9 +34,13 @@ export function steeringWarnings(analysis: SteeringAnalysis, recording: Recordin
     warnings.push(
       'Left reads below right, as many hosts give it: nothing to do unless the title steers the other way.',
     );
+  if (!wear.isJudged && wear.refused === 0)
+    warnings.push(
+      `At ${analysis.rateHz.toFixed(0)} Hz with gaps the sensor's wear cannot be judged: let nothing else run beside a capture.`,
+    );
   for (const spot of roughSpots)
     warnings.push(
-      `Rough track from ${(100 * spot.from).toFixed(1)} % to ${(100 * spot.to).toFixed(1)} % of the span.`,
+      `Rough track from ${(100 * spot.from).toFixed(1)} % to ${(100 * spot.to).toFixed(1)} % of the span: no setting hides it, the sensor must be replaced.`,
     );
   if (dropouts > 0) warnings.push(`The signal dropped out ${dropouts} time${dropouts === 1 ? '' : 's'}.`);
   return warnings;

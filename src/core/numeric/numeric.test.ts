@@ -1,7 +1,7 @@
 import fc from 'fast-check';
+import { localQuadratic } from './localQuadratic';
 import { quantile, runningMedian } from './order';
 import { seededRandom } from './random';
-import { smoothQuadratic } from './savitzkyGolay';
 import { mannKendallZ, theilSenSlope } from './trend';
 
 const finite = fc.double({ min: -1e6, max: 1e6, noNaN: true });
@@ -18,9 +18,45 @@ it('running median equals the sorted middle of each window', () => {
   );
 });
 
-it('quadratic smoothing leaves a parabola as it is', () => {
-  const parabola = Float64Array.from({ length: 60 }, (_, i) => 3 - 2 * i + 0.5 * i * i);
-  smoothQuadratic(parabola, 9).forEach((v, i) => expect(v).toBeCloseTo(parabola[i]!, 8));
+describe('a parabola through the samples around each', () => {
+  const near = { width: 0.05, least: 7, widest: 0.5 };
+
+  it('leaves a parabola as it is, with its slope, however unevenly it was sampled', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.001, max: 0.06, noNaN: true }), { minLength: 8, maxLength: 60 }),
+        (gaps) => {
+          let now = 0;
+          const t = Float64Array.from(gaps, (gap) => (now += gap));
+          const fit = localQuadratic(
+            t,
+            t.map((x) => 3 - 2 * x + 5 * x * x),
+            near,
+          );
+          for (let i = 3; i < t.length - 3; i++) {
+            expect(fit.value[i]).toBeCloseTo(3 - 2 * t[i]! + 5 * t[i]! ** 2, 8);
+            expect(fit.slope[i]).toBeCloseTo(10 * t[i]! - 2, 5);
+          }
+        },
+      ),
+    );
+  });
+
+  it('evenly spaced it weighs as Savitzky and Golay’s table of seven: −2 3 6 7 6 3 −2 over 21', () => {
+    const t = Float64Array.from({ length: 13 }, (_, i) => i);
+    const spike = Float64Array.from({ length: 13 }, (_, i) => (i === 6 ? 21 : 0));
+    const { value } = localQuadratic(t, spike, { ...near, widest: 6 });
+    [-2, 3, 6, 7, 6, 3, -2].forEach((weight, k) => expect(value[3 + k]).toBeCloseTo(weight, 9));
+    expect([value[2], value[10]]).toEqual([NaN, NaN]);
+  });
+
+  it('fits nothing across a gap that is wider than it may reach', () => {
+    const t = Float64Array.from({ length: 20 }, (_, i) => 0.01 * i + (i >= 10 ? 1 : 0));
+    const { value } = localQuadratic(t, t, near);
+    expect([...value].map((v, i) => (Number.isNaN(v) ? i : -1)).filter((i) => i >= 0)).toEqual([
+      0, 1, 2, 7, 8, 9, 10, 11, 12, 17, 18, 19,
+    ]);
+  });
 });
 
 it('Theil–Sen finds a slope through a third of wild points, Mann–Kendall its sign', () => {

@@ -3,7 +3,7 @@
 import { useCallback, useState } from 'react';
 import { NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
 import { AXIS_WORDS } from '@/core/axes/axes';
-import { hidingCut } from '@/core/axes/roughness';
+import { roughAdvice } from '@/core/axes/roughness';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';
 import type { AxisPast, AxisView } from '@/book/model/axisView';
@@ -143,7 +143,7 @@ function historyFinding({ axis, effective }: AxisView, history: AxisHistory): st
 }
 
 function adviceTitle({ outgrows, noise, points }: AxisHistory): string {
-  if (points.at(-1)?.roughSpots.length) return 'A plaster, for as long as it lasts';
+  if (points.at(-1)?.roughSpots.length) return 'The track is worn';
   if (outgrows) return 'What the forecast rests on';
   return noise ? 'Watch it' : 'Nothing to do';
 }
@@ -151,18 +151,13 @@ function adviceTitle({ outgrows, noise, points }: AxisHistory): string {
 function adviceText({ effective }: AxisView, history: AxisHistory): string {
   const { noise, outgrows, points } = history;
   const spot = points.at(-1)?.roughSpots[0];
-  const cut = spot && hidingCut(spot);
-  const plaster = cut
-    ? `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${
-        'deadzone' in cut
-          ? `A dead zone of ${percent(cut.deadzone)}`
-          : `A range that ends at ${percent(cut.saturation)}`
-      } would hide it and cost the rest. The track is worn: cleaning may help for weeks, only a new sensor for good. `
+  const worn = spot
+    ? `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${roughAdvice(spot)} `
     : '';
-  if (!noise) return `${plaster}Noise and ends stay within their spread.`;
+  if (!noise) return `${worn}Noise and ends stay within their spread.`;
   const growth = `The noise (3σ) grows by ${percent(NOISE_REACH_SIGMAS * 30 * noise.perDay, 2)} of travel a month (95 %: ${percent(NOISE_REACH_SIGMAS * 30 * noise.interval[0], 2)} to ${percent(NOISE_REACH_SIGMAS * 30 * noise.interval[1], 2)}).`;
   if (!outgrows || effective.deadzone === 0)
-    return `${plaster}${growth} ${effective.deadzone === 0 ? 'No dead zone is in use that it could outgrow.' : 'It stays inside the dead zone in use.'}`;
+    return `${worn}${growth} ${effective.deadzone === 0 ? 'No dead zone is in use that it could outgrow.' : 'It stays inside the dead zone in use.'}`;
   const latest = outgrows.latestMs === null ? 'or never' : `and ${date(outgrows.latestMs)}`;
-  return `${plaster}${growth} With these slopes it passes the dead zone of ${percent(effective.deadzone, 1)} between ${date(outgrows.earliestMs)} ${latest}.`;
+  return `${worn}${growth} With these slopes it passes the dead zone of ${percent(effective.deadzone, 1)} between ${date(outgrows.earliestMs)} ${latest}.`;
 }
