@@ -10,7 +10,7 @@ import { pedalSensor } from './pedalSensor';
 import { findPresses } from './presses';
 import { findQuantum, resolutionBits } from './quantum';
 import { runsFromLabels } from './recording';
-import { roughAdvice } from './roughness';
+import { roughAdvice } from './roughAdvice';
 import { recommendSaturation } from './saturation';
 import { isStationary, quickNoise } from './stationary';
 

@@ -1,7 +1,8 @@
 import { percent } from '../text/percent';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { runsOf, type Recording } from './recording';
-import { roughAdvice, type Roughness } from './roughness';
+import { roughAdvice } from './roughAdvice';
+import type { Roughness } from './roughness';
 import { LEAST_PRESSES } from './saturation';
 
 /** Below this rate the wear of a track is judged roughly. */

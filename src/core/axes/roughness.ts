@@ -2,7 +2,6 @@ import { mean, standardDeviation } from '../numeric/moments';
 import { median, medianAbsoluteDeviation } from '../numeric/order';
 import { theilSenSlope } from '../numeric/trend';
 import { localQuadratic } from '../numeric/localQuadratic';
-import { percent } from '../text/percent';
 import type { Stroke } from './ends';
 
 /** A wider window than the last of these follows the foot no more: polled that slowly, wear is not judged. */
@@ -208,25 +207,4 @@ function isRoughEachTime(bin: number[], clean: number[], crossings: number[], ab
   }
   const times = [...of.values()].filter(({ n, squares }) => Math.sqrt(squares / n) > above).length;
   return times >= FEWEST_TIMES && times >= of.size / 2;
-}
-
-/** A plaster that costs more of the travel than this is none: what is left is a new sensor. */
-const MOST_WORTH_HIDING = 0.1;
-
-/** What to do about a spot, after the words that say where it is. */
-export function roughAdvice(spot: RoughSpot): string {
-  const cut = hidingCut(spot);
-  const cost = 'deadzone' in cut ? cut.deadzone : 1 - cut.saturation;
-  if (cost > MOST_WORTH_HIDING)
-    return `Hiding it would cost ${percent(cost)} of the travel: cleaning may help for weeks, for good the sensor must be replaced.`;
-  const plaster =
-    'deadzone' in cut
-      ? `A dead zone of ${percent(cut.deadzone, 1)}`
-      : `A range that ends at ${percent(cut.saturation, 1)}`;
-  return `${plaster} would hide it, as a plaster, until the sensor is cleaned or replaced.`;
-}
-
-/** The smaller of the two plasters for a spot: a dead zone up to its end, or a range cut at its start. */
-function hidingCut(spot: RoughSpot): { deadzone: number } | { saturation: number } {
-  return spot.to <= 1 - spot.from ? { deadzone: spot.to } : { saturation: spot.from };
 }

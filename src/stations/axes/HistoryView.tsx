@@ -3,7 +3,7 @@
 import { useCallback, useState } from 'react';
 import { NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
 import { AXIS_WORDS } from '@/core/axes/axes';
-import { roughAdvice } from '@/core/axes/roughness';
+import { roughAdvice } from '@/core/axes/roughAdvice';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';
 import type { AxisPast, AxisView } from '@/book/model/axisView';
