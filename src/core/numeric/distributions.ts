@@ -34,6 +34,18 @@ const BISECTIONS = 80;
  * @source Owen 1963; Natrella 1963 (NBS Handbook 91, 2-13) for large n
  */
 export function toleranceFactor(n: number, coverage = 0.95, confidence = 0.9): number {
+  const asked = `${n} ${coverage} ${confidence}`;
+  const known = factors.get(asked);
+  if (known !== undefined) return known;
+  const factor = workedOutFactor(n, coverage, confidence);
+  factors.set(asked, factor);
+  return factor;
+}
+
+/** Every press counts one more, so the same few are asked for again and again; each takes some 10 ms. */
+const factors = new Map<string, number>();
+
+function workedOutFactor(n: number, coverage: number, confidence: number): number {
   if (!(n >= 2)) throw new RangeError('a tolerance factor needs two samples or more');
   const z = normalQuantile(coverage);
   if (n > SERIES_LIMIT) {

@@ -47,8 +47,8 @@ export function CompareCaptures({ a, b }: { a: Side; b: Side }) {
       isDense
       columns={[
         { head: 'Figure', value: (row) => row.name, isRowHead: true },
-        { head: a.name, value: (row) => row.a, className: 'font-mono' },
-        { head: b.name, value: (row) => row.b, className: 'font-mono' },
+        { head: a.name, value: (row) => row.a, className: 'font-mono whitespace-nowrap' },
+        { head: b.name, value: (row) => row.b, className: 'font-mono whitespace-nowrap' },
       ]}
     />
   );

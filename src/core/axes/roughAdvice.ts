@@ -1,0 +1,23 @@
+import { percent } from '../text/percent';
+import type { RoughSpot } from './roughness';
+
+/** A plaster that costs more of the travel than this is none: what is left is a new sensor. */
+const MOST_WORTH_HIDING = 0.1;
+
+/** What to do about a spot, after the words that say where it is. */
+export function roughAdvice(spot: RoughSpot): string {
+  const cut = hidingCut(spot);
+  const cost = 'deadzone' in cut ? cut.deadzone : 1 - cut.saturation;
+  if (cost > MOST_WORTH_HIDING)
+    return `Hiding it would cost ${percent(cost)} of the travel. The sensor must be replaced: cleaning may help for weeks, only a new sensor for good.`;
+  const plaster =
+    'deadzone' in cut
+      ? `A dead zone of ${percent(cut.deadzone, 1)}`
+      : `A range that ends at ${percent(cut.saturation, 1)}`;
+  return `${plaster} would hide it, as a plaster, until the sensor is cleaned or replaced.`;
+}
+
+/** The smaller of the two plasters for a spot: a dead zone up to its end, or a range cut at its start. */
+function hidingCut(spot: RoughSpot): { deadzone: number } | { saturation: number } {
+  return spot.to <= 1 - spot.from ? { deadzone: spot.to } : { saturation: spot.from };
+}
