@@ -2,6 +2,7 @@ import { polledCapture, type Polling } from '../testing/polledCapture';
 import { analyseAxis } from './analyseAxis';
 import type { AxisName } from './axes';
 import type { WornSpot } from './pedalSensor';
+import { programmeFor } from './programme';
 import type { RoughSpot } from './roughness';
 import type { SimulatedAxis } from './simulatedAxis';
 
@@ -26,6 +27,9 @@ const wheel = (sensor: typeof FINE, worn: WornSpot[]): SimulatedAxis => ({
 });
 
 const RATES = [60, 125, 250, 1000];
+/** What wear is judged by: rests and sweeps. */
+const wearSteps = (axis: AxisName) =>
+  programmeFor(axis).filter(({ kind }, i) => kind === 'sweep' || (kind === 'rest' && i === 0));
 const pick = <T>(list: readonly T[], k: number) => list[Math.floor(k) % list.length]!;
 
 /** Every rate, axis, sensor, kind of lateness and device in turn: no two of these run in step. */
@@ -45,7 +49,7 @@ function conditions(k: number) {
 function spotsOf(k: number, worn: WornSpot[]): RoughSpot[] {
   const { polling, axis, sensor } = conditions(k);
   const simulated = axis === 'steering' ? wheel(sensor, worn) : pedal(sensor, worn);
-  const analysis = analyseAxis(polledCapture(axis, simulated, polling, k + 1), axis);
+  const analysis = analyseAxis(polledCapture(axis, wearSteps(axis), simulated, polling, k + 1), axis);
   if (!analysis.ok) throw new Error(analysis.problems[0]!.message);
   return analysis.value.roughSpots;
 }
@@ -73,7 +77,7 @@ it('where the readings come too slowly, it is said that wear was not judged', ()
     ['brake', pedal(FINE, worn)],
     ['steering', wheel(FINE, worn)],
   ] as const) {
-    const analysis = analyseAxis(polledCapture(axis, simulated, slow, 1), axis);
+    const analysis = analyseAxis(polledCapture(axis, wearSteps(axis), simulated, slow, 1), axis);
     if (!analysis.ok) throw new Error(analysis.problems[0]!.message);
     expect(analysis.value.roughSpots).toEqual([]);
     expect(analysis.value.warnings.join(' ')).toMatch(/wear cannot be judged/);

@@ -1,4 +1,4 @@
-import { crossSpectra } from '../numeric/spectra';
+import { crossSpectra, segmentsOf, type Segments } from '../numeric/spectra';
 import { upsample } from '../numeric/resample';
 import { SURFACES } from '../rides/rideLog';
 import type { ForceInputs } from './forceInputs';
@@ -54,6 +54,8 @@ export interface MeantSignal {
   given: Float64Array;
   /** What leaves the title, without the image of its slow rate. */
   meant: Float64Array;
+  /** Its segments; `null` for a ride too short to tell. */
+  segments: Segments | null;
   isSmoothRoad: Uint8Array;
   baseHz: number;
 }
@@ -64,11 +66,13 @@ export function meantSignal(
   baseHz: number,
 ): MeantSignal {
   const count = Math.floor((inputs.t.length * baseHz) / inputs.rateHz);
+  const meant = upsample(signal.given, inputs.rateHz, baseHz, count);
   const rough = new Set([SURFACES.indexOf('kerb'), SURFACES.indexOf('bump')]);
   return {
     inputs,
     given: signal.given,
-    meant: upsample(signal.given, inputs.rateHz, baseHz, count),
+    meant,
+    segments: meant.length < SEGMENT ? null : segmentsOf(meant, SEGMENT),
     isSmoothRoad: Uint8Array.from({ length: count }, (_, i) =>
       rough.has(inputs.surface[Math.min(inputs.t.length - 1, Math.floor((i * inputs.rateHz) / baseHz))]!)
         ? 0
@@ -94,12 +98,12 @@ export function smoothnessOf(meant: MeantSignal, chain: Base): Smoothness {
  * A plain ratio of RMS would call noise detail; the signal before the clip and the minimum force would call a lift detail.
  */
 function detailOf(
-  { meant, inputs, baseHz }: MeantSignal,
+  { segments, inputs, baseHz }: MeantSignal,
   torque: Float64Array,
   fullNm: number,
 ): Pick<Smoothness, 'bands' | 'detail'> {
-  if (meant.length < SEGMENT) return { bands: [], detail: null };
-  const spectra = crossSpectra(meant, torque, baseHz, SEGMENT);
+  if (!segments) return { bands: [], detail: null };
+  const spectra = crossSpectra(segments, segmentsOf(torque, SEGMENT), baseHz);
   const nyquist = inputs.rateHz / 2;
   const between = (fromHz: number, toHz: number) => {
     let [all, coherent, added] = [0, 0, 0];

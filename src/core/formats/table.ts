@@ -206,8 +206,7 @@ export function writeTable(
 }
 
 function inQuotes(value: string | number): string {
-  // The one number that a text does not keep by itself.
-  if (Object.is(value, -0)) return '-0';
-  const text = String(value);
-  return /[",\n\r]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+  // -0 is the one number that a text does not keep by itself; none needs quotes.
+  if (typeof value === 'number') return Object.is(value, -0) ? '-0' : String(value);
+  return /[",\n\r]/.test(value) ? `"${value.replaceAll('"', '""')}"` : value;
 }

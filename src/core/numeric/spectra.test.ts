@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { lowPass, magnitude, section } from './biquad';
 import { seededRandom } from './random';
 import { upsample } from './resample';
-import { crossSpectra } from './spectra';
+import { crossSpectra, segmentsOf } from './spectra';
 
 const RATE = 1000;
 const SEGMENT = 512;
@@ -10,12 +10,13 @@ const noise = (seed: number, n = 60_000) => {
   const random = seededRandom(seed);
   return Float64Array.from({ length: n }, () => random.normal());
 };
+const cut = (values: Float64Array) => segmentsOf(values, SEGMENT);
 const power = (values: Float64Array) => values.reduce((sum, v) => sum + v * v, 0) / values.length;
 
 describe('cross spectra', () => {
   it('hold all the power there is', () => {
     const x = noise(1);
-    const { xx, stepHz } = crossSpectra(x, x, RATE, SEGMENT);
+    const { xx, stepHz } = crossSpectra(cut(x), cut(x), RATE);
     expect(xx.reduce((sum, v) => sum + v * stepHz, 0)).toBeCloseTo(power(x), 1);
   });
 
@@ -25,7 +26,7 @@ describe('cross spectra', () => {
     const run = section(filter);
     const added = noise(3);
     const y = x.map((v, i) => run.next(v) + 0.5 * added[i]!);
-    const { xx, yy, crossSquared, stepHz } = crossSpectra(x, y, RATE, SEGMENT);
+    const { xx, yy, crossSquared, stepHz } = crossSpectra(cut(x), cut(y), RATE);
     for (const hz of [10, 40, 60, 90]) {
       const k = Math.round(hz / stepHz);
       expect(Math.sqrt(crossSquared[k]!) / xx[k]!).toBeCloseTo(magnitude(filter, k * stepHz, RATE), 1);
@@ -37,8 +38,9 @@ describe('cross spectra', () => {
   });
 
   it('refuse signals that do not belong together or are too short', () => {
-    expect(() => crossSpectra([1, 2], [1], RATE, 2)).toThrow(/unequal/);
-    expect(() => crossSpectra([1], [1], RATE, 2)).toThrow(/less than one segment/);
+    expect(() => crossSpectra(cut(noise(4)), cut(noise(4, SEGMENT)), RATE)).toThrow(/unequal/);
+    expect(() => crossSpectra(cut(noise(4)), segmentsOf(noise(4), 2 * SEGMENT), RATE)).toThrow(/unequal/);
+    expect(() => cut(noise(4, SEGMENT - 1))).toThrow(/less than one segment/);
   });
 });
 

@@ -1,7 +1,7 @@
 import { captureGuide } from '../axes/guide';
 import { currentStep, freshGuide } from '../axes/guideState';
 import { obedientMotion } from '../axes/actor';
-import { programmeFor } from '../axes/programme';
+import type { CaptureStep } from '../axes/programme';
 import type { AxisName } from '../axes/axes';
 import type { Recording } from '../axes/recording';
 import { playAxis, rangeOf, type SimulatedAxis } from '../axes/simulatedAxis';
@@ -28,6 +28,7 @@ const LEAST_BETWEEN_S = 0.0002;
 /** A guided capture of one axis through a host that polls unevenly; the same seed gives the same bits. */
 export function polledCapture(
   axis: AxisName,
+  steps: CaptureStep[],
   simulated: SimulatedAxis,
   polling: Polling,
   seed: number,
@@ -35,7 +36,7 @@ export function polledCapture(
   const random = seededRandom(seed * 7 + 3);
   const played = playAxis(simulated, seed, polling.deviceHz);
   const range = rangeOf(simulated);
-  const guide = captureGuide(range, freshGuide(axis, programmeFor(axis)));
+  const guide = captureGuide(range, freshGuide(axis, steps));
   let reports = 0;
   let last = range.rangeMin;
   /** The device's last report at a time that never falls. */
