@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { strFromU8, unzipSync } from 'fflate';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { choose, expect, message, test } from './fixtures';
 
@@ -135,46 +134,6 @@ test('the card is printed on one A5 side, typed in from the seat, and stale afte
   await expect(card).toHaveAccessibleName('Card, needs a look: Changed since it was typed in');
   await card.click();
   await expect(page.getByText('Changed since it was typed in: brake dead zone.')).toBeVisible();
-});
-
-test('a book that is backed up, wrecked and restored is equal to what it was', async ({ page, server }) => {
-  test.slow();
-  const backup = async () => {
-    const answer = await page.request.get(`${server.url}/api/backup`, { timeout: 120_000 });
-    return answer.body();
-  };
-  const content = (zip: Buffer) => {
-    const { 'book.json': book, ...samples } = unzipSync(new Uint8Array(zip));
-    const rest = { ...(JSON.parse(strFromU8(book!)) as Record<string, unknown>), madeAtMs: 0 };
-    return { rest, samples: Object.entries(samples).map(([name, bytes]) => `${name} ${bytes.length}`) };
-  };
-  const saved = await backup();
-
-  await page.goto(`${server.url}/shape`);
-  await next(page)
-    .getByRole('button', { name: /^Apply: Brake dead zone/ })
-    .click();
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
-  await page.goto(`${server.url}/card`);
-  const choose = (buffer: Buffer) =>
-    page
-      .getByLabel('Backup to restore')
-      .setInputFiles({ name: 'book.zip', mimeType: 'application/zip', buffer });
-  await choose(saved.subarray(0, saved.length / 2));
-  await expect(next(page).getByText(/nothing was changed.*not a whole \.zip/)).toBeVisible({
-    timeout: 60_000,
-  });
-  await choose(saved);
-  await expect(next(page).getByText('changes: 5 → 4')).toBeVisible({ timeout: 120_000 });
-  await next(page).getByRole('button', { name: 'Replace the book' }).click();
-  await expect(message(page, /Restored the book of/)).toBeVisible({ timeout: 120_000 });
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
-  // From the page: read back before it is called good.
-  const download = page.waitForEvent('download', { timeout: 120_000 });
-  await next(page).getByRole('button', { name: 'Save as .zip' }).click();
-  await expect(next(page).getByRole('progressbar')).toBeVisible();
-  const file = await (await download).path();
-  expect(content(readFileSync(file))).toEqual(content(saved));
 });
 
 test('a title that nobody knows is described from its menus, and driven in', async ({ page, server }) => {

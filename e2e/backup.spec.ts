@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
+import { expect, message, test } from './fixtures';
+
+const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
+
+test('a book that is backed up, wrecked and restored is equal to what it was', async ({ page, server }) => {
+  test.slow();
+  const backup = async () => {
+    const answer = await page.request.get(`${server.url}/api/backup`, { timeout: 120_000 });
+    return answer.body();
+  };
+  const content = (zip: Buffer) => {
+    const { 'book.json': book, ...samples } = unzipSync(new Uint8Array(zip));
+    const rest = { ...(JSON.parse(strFromU8(book!)) as Record<string, unknown>), madeAtMs: 0 };
+    return { rest, samples: Object.entries(samples).map(([name, bytes]) => `${name} ${bytes.length}`) };
+  };
+  const saved = await backup();
+
+  await page.goto(`${server.url}/shape`);
+  await next(page)
+    .getByRole('button', { name: /^Apply: Brake dead zone/ })
+    .click();
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
+  await page.goto(`${server.url}/card`);
+  const choose = (buffer: Buffer) =>
+    page
+      .getByLabel('Backup to restore')
+      .setInputFiles({ name: 'book.zip', mimeType: 'application/zip', buffer });
+  await choose(saved.subarray(0, saved.length / 2));
+  await expect(next(page).getByText(/nothing was changed.*not a whole \.zip/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await choose(saved);
+  await expect(next(page).getByText('changes: 5 → 4')).toBeVisible({ timeout: 120_000 });
+  await next(page).getByRole('button', { name: 'Replace the book' }).click();
+  await expect(message(page, /Restored the book of/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
+  // From the page: read back before it is called good.
+  const download = page.waitForEvent('download', { timeout: 120_000 });
+  await next(page).getByRole('button', { name: 'Save as .zip' }).click();
+  await expect(next(page).getByRole('progressbar')).toBeVisible();
+  const file = await (await download).path();
+  expect(content(readFileSync(file))).toEqual(content(saved));
+});
