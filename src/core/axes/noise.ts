@@ -1,8 +1,6 @@
 import { standardDeviation } from '../numeric/moments';
-import { median, medianAbsoluteDeviation } from '../numeric/order';
+import { median, robustSigma } from '../numeric/order';
 
-/** Normal σ per median absolute deviation. */
-const SIGMA_PER_MAD = 1.4826;
 /** Samples further off than this many robust σ are spikes, not noise. */
 const CUT = 5;
 
@@ -13,7 +11,7 @@ const CUT = 5;
  */
 export function restNoise(raw: ArrayLike<number>, quantum: number | null): number {
   const centre = median(raw);
-  const scale = Math.max(SIGMA_PER_MAD * medianAbsoluteDeviation(raw), quantum ?? 0);
+  const scale = Math.max(robustSigma(raw), quantum ?? 0);
   return standardDeviation(Float64Array.from(raw).filter((v) => Math.abs(v - centre) <= CUT * scale));
 }
 

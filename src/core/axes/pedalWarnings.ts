@@ -1,7 +1,7 @@
 import { percent } from '../text/percent';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { runsOf, type Recording } from './recording';
-import { roughAdvice } from './roughAdvice';
+import { notJudged, roughAdvice } from './roughAdvice';
 import type { Roughness } from './roughness';
 import { LEAST_PRESSES } from './saturation';
 
@@ -72,11 +72,8 @@ const WATCHES: ((c: Case) => string[])[] = [
     refused > 0
       ? [`${plural(refused, 'sweep')} crossed in under half a second: too fast to judge the track's wear.`]
       : [],
-  ({ analysis: { rateHz }, wear: { refused, isJudged } }) => {
-    if (!isJudged && refused === 0)
-      return [
-        `At ${rateHz.toFixed(0)} Hz with gaps the track's wear cannot be judged: let nothing else run beside a capture.`,
-      ];
+  ({ analysis: { rateHz }, wear }) => {
+    if (!wear.isJudged && wear.refused === 0) return [notJudged(rateHz)];
     return rateHz < FINE_RATE_HZ
       ? [`At ${rateHz.toFixed(0)} Hz wear is judged roughly; ${FINE_RATE_HZ} Hz or more would be sure.`]
       : [];

@@ -4,6 +4,10 @@ import type { RoughSpot } from './roughness';
 /** A plaster that costs more of the travel than this is none: what is left is a new sensor. */
 const MOST_WORTH_HIDING = 0.1;
 
+/** Where no word on wear is possible. */
+export const notJudged = (rateHz: number) =>
+  `The readings of the sweeps are too few or too far apart (${rateHz.toFixed(0)} Hz) to judge the track's wear: let nothing else run beside a capture, and sweep slowly.`;
+
 /** What to do about a spot, after the words that say where it is. */
 export function roughAdvice(spot: RoughSpot): string {
   const cut = hidingCut(spot);

@@ -1,5 +1,5 @@
 import { mean, standardDeviation } from '../numeric/moments';
-import { median, medianAbsoluteDeviation } from '../numeric/order';
+import { median, robustSigma } from '../numeric/order';
 import { theilSenSlope } from '../numeric/trend';
 import { localQuadratic } from '../numeric/localQuadratic';
 import type { Stroke } from './ends';
@@ -20,8 +20,6 @@ const FEWEST_TIMES = 2;
 const WAITING = 0.2;
 /** Samples are ranked by speed into so many classes to see what speed adds. */
 const SPEED_CLASSES = 8;
-/** Normal σ per median absolute deviation. */
-const SIGMA_PER_MAD = 1.4826;
 /** σ of what rounding to steps of 1 adds. */
 const ROUNDING = 1 / Math.sqrt(12);
 const TINY = 1e-18;
@@ -186,7 +184,7 @@ function atOneScale({ residuals, speeds }: Passed, quantum: number): number[] {
     const from = Math.floor((k * order.length) / SPEED_CLASSES);
     const part = order.slice(from, Math.floor(((k + 1) * order.length) / SPEED_CLASSES));
     squares.push(mean(part.map((i) => speeds[i]! ** 2)));
-    scales.push((SIGMA_PER_MAD * medianAbsoluteDeviation(part.map((i) => residuals[i]!))) ** 2);
+    scales.push(robustSigma(part.map((i) => residuals[i]!)) ** 2);
   }
   const isUneven = new Set(squares).size > 1;
   const late = isUneven ? Math.max(0, theilSenSlope(squares, scales)) : 0;

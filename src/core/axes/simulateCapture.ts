@@ -8,6 +8,14 @@ import type { AxisName, PedalAxis } from './axes';
 import type { Recording } from './recording';
 import { playAxis, rangeOf, type SimulatedAxis } from './simulatedAxis';
 
+/** How a device is read: evenly, each report once, where nothing else is said. */
+export interface Host {
+  /** The device reports this often. */
+  deviceHz: number;
+  /** Poll number `i`: when its reading is taken, and the time that is written beside it, s; `null` for one that never comes. */
+  poll(i: number): { readS: number; atS: number } | null;
+}
+
 export interface SimulatedCaptureSpec {
   axis: AxisName;
   device: string;
@@ -15,6 +23,7 @@ export interface SimulatedCaptureSpec {
   steps: CaptureStep[];
   rateHz: number;
   seed: number;
+  host?: Host;
 }
 
 /** A capture that never ends is a bug of the guide, not a long one. */
@@ -23,19 +32,25 @@ const LONGEST_S = 400;
 /** A whole guided capture by somebody who follows the guide; the same spec gives the same bits. */
 export function simulateGuidedCapture(spec: SimulatedCaptureSpec): Recording {
   const { simulated, rateHz } = spec;
-  const played = playAxis(simulated, spec.seed, rateHz);
+  const { deviceHz, poll } = spec.host ?? evenly(rateHz);
+  const played = playAxis(simulated, spec.seed, deviceHz);
   const range = rangeOf(simulated);
   const guide = captureGuide(range, freshGuide(spec.axis, spec.steps));
   const t: number[] = [];
   const raw: number[] = [];
+  let reports = 0;
+  let count = range.rangeMin;
   for (let i = 0; currentStep(guide.state); i++) {
     if (i > LONGEST_S * rateHz)
       throw new Error(`the simulated capture did not end (${currentStep(guide.state)!.label})`);
-    played.intend(obedientMotion(currentStep(guide.state)));
-    const time = i / rateHz;
-    const count = played.sample(time);
-    guide.feed(time, count);
-    t.push(time);
+    const polled = poll(i);
+    if (!polled) continue;
+    for (; reports / deviceHz <= polled.readS; reports++) {
+      played.intend(obedientMotion(currentStep(guide.state)));
+      count = played.sample(reports / deviceHz);
+    }
+    guide.feed(polled.atS, count);
+    t.push(polled.atS);
     raw.push(count);
   }
   return {
@@ -47,6 +62,11 @@ export function simulateGuidedCapture(spec: SimulatedCaptureSpec): Recording {
     rateHz,
   };
 }
+
+const evenly = (rateHz: number): Host => ({
+  deviceHz: rateHz,
+  poll: (i) => ({ readS: i / rateHz, atS: i / rateHz }),
+});
 
 export interface SimulatedPedalSpec extends ProgrammeOptions {
   axis: PedalAxis;

@@ -3,8 +3,8 @@ import { quantile } from '../numeric/order';
 
 /** Time over which stillness is judged. */
 export const STILL_WINDOW_S = 0.8;
-/** Devices report at least this often; the steps of noise are taken this far apart. */
-const SLOWEST_REPORT_S = 0.01;
+/** Devices report, and browsers pass it on, at least this often; the steps of noise are taken this far apart. */
+const SLOWEST_REPORT_S = 0.02;
 const STILL_SIGMAS = 4;
 const STILL_SHARE_OF_SPAN = 0.003;
 /**

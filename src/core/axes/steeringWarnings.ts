@@ -1,5 +1,6 @@
 import type { SteeringAnalysis } from './steeringAnalysis';
 import type { Recording } from './recording';
+import { notJudged } from './roughAdvice';
 import type { Roughness } from './roughness';
 
 const Z95 = 1.96;
@@ -34,13 +35,10 @@ export function steeringWarnings(
     warnings.push(
       'Left reads below right, as many hosts give it: nothing to do unless the title steers the other way.',
     );
-  if (!wear.isJudged && wear.refused === 0)
-    warnings.push(
-      `At ${analysis.rateHz.toFixed(0)} Hz with gaps the sensor's wear cannot be judged: let nothing else run beside a capture.`,
-    );
+  if (!wear.isJudged && wear.refused === 0) warnings.push(notJudged(analysis.rateHz));
   for (const spot of roughSpots)
     warnings.push(
-      `Rough track from ${(100 * spot.from).toFixed(1)} % to ${(100 * spot.to).toFixed(1)} % of the span: no setting hides it, the sensor must be replaced.`,
+      `Rough track from ${(100 * spot.from).toFixed(1)} % to ${(100 * spot.to).toFixed(1)} % of the span: cleaning may help, or the sensor must be replaced.`,
     );
   if (dropouts > 0) warnings.push(`The signal dropped out ${dropouts} time${dropouts === 1 ? '' : 's'}.`);
   return warnings;

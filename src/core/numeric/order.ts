@@ -56,10 +56,12 @@ export function median(values: ArrayLike<number>): number {
   return quantile(values, 0.5);
 }
 
-/** Median absolute deviation from the median, unscaled (multiply by 1.4826 for a normal σ). */
-export function medianAbsoluteDeviation(values: ArrayLike<number>): number {
+const SIGMA_PER_MAD = 1.4826;
+
+/** Normal σ from the median absolute deviation from the median: what is far off hardly counts. */
+export function robustSigma(values: ArrayLike<number>): number {
   const centre = median(values);
-  return median(Float64Array.from(values, (v) => Math.abs(v - centre)));
+  return SIGMA_PER_MAD * median(Float64Array.from(values, (v) => Math.abs(v - centre)));
 }
 
 /**
