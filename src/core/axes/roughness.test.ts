@@ -87,6 +87,22 @@ it('a worn place is still found through such a host, there and nowhere else', ()
   }
 });
 
+it.each([125, 250, 1000])(
+  'a worn place of a noisy sensor, evenly polled at %i Hz, is found there',
+  (rateHz) => {
+    const even: Polling = { rateHz, jitterS: 0, dropped: 0, stallsPerS: 0, late: 'time', deviceHz: rateHz };
+    const noisy = { ...COARSE, sigma: 0.0022 * SPAN };
+    const worn = [{ from: 0.58, to: 0.66, sigma: 0.0135 * SPAN, dropoutsPerS: 2 }];
+    const found = Array.from(
+      { length: 60 },
+      (_, seed) => analysed('brake', noisy, worn, even, seed).roughSpots,
+    );
+    const there = found.filter((spots) => spots.some(({ from, to }) => from < 0.66 && to > 0.58));
+    expect(there.length).toBeGreaterThanOrEqual(57);
+    expect(found.flat().filter(({ from, to }) => from > 0.72 || to < 0.52)).toEqual([]);
+  },
+);
+
 it('where the readings come too slowly, it is said that wear was not judged', () => {
   const slow: Polling = { ...conditions(0).polling, rateHz: 30, stallsPerS: 1 };
   const worn = [{ from: 0.3, to: 0.38, sigma: 0.02 * SPAN, dropoutsPerS: 0 }];

@@ -11,7 +11,7 @@ const LEAST_JUDGED = 0.5;
 const FEWEST_BINS = 10;
 const MOST_BINS = 50;
 const LEAST_PER_BIN = 8;
-const ROUGH_RATIO = 4;
+const ROUGH_RATIO = 3.5;
 const ROUGH_QUANTA = 3;
 /** A crossing shows a place again where its residuals there exceed this many times the usual. */
 const AGAIN_RATIO = 2;
@@ -59,7 +59,7 @@ interface Passed {
 /**
  * Worn track: residual of each sweep against a local parabola (51 ms, at least 7 samples, at the times that the samples
  * have), binned by fitted position. What readings that come late add grows with the speed and is measured with the
- * noise; beyond both a bin is rough where its residual σ exceeds 4 × the median bin's and 3 quanta, in half of the
+ * noise; beyond both a bin is rough where its residual σ exceeds 3.5 × the median bin's and 3 quanta, in half of the
  * crossings at least: a worn place is rough each time.
  * @param travel raw travel with spikes and dropouts replaced; `replaced` keeps them out of the residual
  * @param quantum in travel
