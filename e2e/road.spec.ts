@@ -113,7 +113,7 @@ test('the same path by keyboard alone', async ({ page, server }) => {
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: /Ride B, 3 laps/ })).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press('7');
-  await expect(heading).toHaveText(/With B the brake no longer drags/);
+  await expect(heading).toHaveText(/In ride B the brake no longer drags/);
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('shape:');

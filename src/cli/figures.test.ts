@@ -273,6 +273,7 @@ it('Verdict: the same comparison of the rides marked A and B', async () => {
     'verdict',
     file('a.ride.csv', writeRideCsv(first)),
     file('b.ride.csv', writeRideCsv((await loadRide(book.db, 'second'))!)),
+    '--order=AB',
   );
   expect(given['comparisons']).toEqual(plain(pair.comparisons));
 });

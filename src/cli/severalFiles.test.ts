@@ -109,6 +109,7 @@ describe('verdict', () => {
     const there = told(a, b);
     expect(of(there, 'lapTimeS').difference).toBeCloseTo(-3, 0);
     expect(of(there, 'lapTimeS').verdict).toBe('differs');
+    expect(pebble('verdict', a, b, '--order', 'CD').code).toBe(2);
     expect(of(there, 'brakePeak').difference).toBeCloseTo(-0.1, 1);
     const back = told(b, a);
     for (const { name, difference } of there) expect(of(back, name).difference).toBeCloseTo(-difference, 12);
@@ -120,7 +121,7 @@ describe('verdict', () => {
       'short.ride.csv',
       writeRideCsv({ columns: { t_s, brake: t_s.map(() => 0) }, notes: {} }),
     );
-    expect(pebble('verdict', short, short).out).toContain('no measure has two counted laps on both sides');
+    expect(pebble('verdict', short, short).out).toContain('no measure has enough counted laps');
   });
 
   it('takes two rides, no more and no fewer, and names the one that it cannot read', () => {

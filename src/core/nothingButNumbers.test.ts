@@ -7,7 +7,7 @@ import { recommendPedal } from './axes/recommend';
 import { captureHeadSchema } from './axes/checkCapture';
 import { isPedalAxis, type AxisName } from './axes/axes';
 import { runsFromLabels } from './axes/recording';
-import { compareLaps } from './decide/compareRides';
+import { compareRides } from './decide/compareRides';
 import { analyseClipping } from './force/clipping';
 import { layerSchema } from './formats/responseJson';
 import { effectiveResponse } from './response/compose';
@@ -66,7 +66,14 @@ it('rides', () => {
   fc.assert(
     fc.property(fc.oneof(anyRide, anyLaps), fc.oneof(anyRide, anyLaps), (a, b) => {
       const [one, other] = [measureRide(a), measureRide(b)];
-      onlyNumbers([one, throttleSmoothness(a), compareLaps(one.laps, other.laps)]);
+      onlyNumbers([
+        one,
+        throttleSmoothness(a),
+        compareRides([
+          { side: 'A', laps: one.laps },
+          { side: 'B', laps: other.laps },
+        ]),
+      ]);
       onlyNumbers(RIDE_COLUMNS.map((column) => medianOverDistance(a, column)));
     }),
     { numRuns: 300 },

@@ -9,6 +9,7 @@ import type { Database } from './database';
 import { inTurns, loadColumns, storeColumns } from './samples';
 import { rideParts, rides } from './schema';
 import type { RideRow } from '@/core/rides/rideRow';
+import { roadOf } from '@/core/rides/road';
 
 const headSchema = z.strictObject({ notes: rideNotesSchema });
 
@@ -78,6 +79,7 @@ const ROW = {
   id: rides.id,
   at: rides.at,
   trackId: rides.trackId,
+  head: rides.head,
   seed: rides.seed,
   settings: rides.settings,
   mark: rides.mark,
@@ -86,7 +88,7 @@ const ROW = {
 const rowOf = (row: Pick<typeof rides.$inferSelect, keyof typeof ROW>): RideRow => ({
   id: row.id,
   atMs: row.at.getTime(),
-  trackId: row.trackId,
+  road: roadOf(row.trackId, headSchema.parse(row.head).notes),
   seed: row.seed,
   settings: settingValuesSchema.parse(row.settings),
   mark: z.enum(['A', 'B']).nullable().parse(row.mark),

@@ -1,5 +1,4 @@
 import type { Comparison } from '@/core/decide/compareRides';
-import { leastPermutationP } from '@/core/decide/permutation';
 import { signed } from './format';
 import { percent } from '@/core/text/percent';
 
@@ -14,10 +13,14 @@ export function measureDifference({ unit, digits }: Figure, value: number): stri
   return unit === 's' ? `${signed(value, digits)} s` : `${signed(100 * value, digits)} points`;
 }
 
-/** The interval leaves out zero: the laps as ridden differ by more than their own spread explains. */
-export function isClear({ interval: [low, high] }: Pick<Comparison, 'interval'>): boolean {
-  return low > 0 || high < 0;
+/** How many rides and counted laps stand behind each side. */
+export interface Sides {
+  ridesA: number;
+  ridesB: number;
 }
+
+/** Claimed at 5 % over all measures that are shown. */
+export const isShown = ({ verdict }: Pick<Comparison, 'verdict'>): boolean => verdict === 'differs';
 
 /** Less drag than this is none. */
 const HARDLY = 0.005;
@@ -25,42 +28,59 @@ const HARDLY = 0.005;
 const find = (comparisons: Comparison[], name: Comparison['name']) =>
   comparisons.find((c) => c.name === name);
 
-/** One sentence that says what changed from A to B, most telling first; what is not shown is said to be not shown. */
-export function verdictSentence(comparisons: Comparison[]): string {
-  const drag = find(comparisons, 'brakeDrag');
-  const reach = find(comparisons, 'brakeReach');
-  const time = find(comparisons, 'lapTimeS');
-  const said: string[] = [];
-  if (drag && isClear(drag))
-    said.push(
-      drag.meanB < HARDLY
+/** "0.33 s" and how far the 95 % interval goes: "(0.17 to 0.49)". */
+function timeText({ difference, interval }: Comparison): string {
+  const [low, high] = interval.map(Math.abs).sort((a, b) => a - b) as [number, number];
+  return `${Math.abs(difference).toFixed(2)} s ${difference < 0 ? 'shorter' : 'longer'} (${low.toFixed(2)} to ${high.toFixed(2)})`;
+}
+
+/**
+ * One sentence that says what is shown of B against A, most telling first. One ride a side speaks of that ride and not of the
+ * setting; what is not shown is said to be not shown, with what it can be at most.
+ */
+export function verdictSentence(comparisons: Comparison[], { ridesA, ridesB }: Sides): string {
+  const shown = comparisons.filter(isShown);
+  const drag = find(shown, 'brakeDrag');
+  const reach = find(shown, 'brakeReach');
+  const time = find(shown, 'lapTimeS');
+  const said = [
+    drag &&
+      (drag.meanB < HARDLY
         ? `the brake no longer drags (it did on ${measureValue(drag, drag.meanA)} of the full throttle)`
-        : `the brake drags on ${measureValue(drag, drag.meanB)} of the full throttle instead of ${measureValue(drag, drag.meanA)}`,
-    );
-  if (reach && isClear(reach))
-    said.push(
+        : `the brake drags on ${measureValue(drag, drag.meanB)} of the full throttle instead of ${measureValue(drag, drag.meanA)}`),
+    reach &&
       `${measureValue(reach, reach.meanB)} of the full presses show 100 % instead of ${measureValue(reach, reach.meanA)}`,
-    );
-  if (time && isClear(time))
-    said.push(
-      `a lap is ${Math.abs(time.difference).toFixed(2)} s ${time.difference < 0 ? 'shorter' : 'longer'}`,
-    );
-  if (said.length === 0) return 'No difference that these laps could show';
+    time && `a lap is ${timeText(time)}`,
+    ...shown
+      .filter((c) => c !== drag && c !== reach && c !== time)
+      .map(
+        (c) =>
+          `${c.label.toLowerCase()} is ${measureValue(c, c.meanB)} instead of ${measureValue(c, c.meanA)}`,
+      ),
+  ].filter((one) => one !== undefined);
+  if (said.length === 0) return notShown(comparisons);
   const sentence = said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)!}` : said[0]!;
-  return `With B ${sentence}`;
+  return `${Math.min(ridesA, ridesB) > 1 ? 'With B' : 'In ride B'} ${sentence}`;
 }
 
-const SIGNIFICANT = 0.05;
+function notShown(comparisons: Comparison[]): string {
+  const time = find(comparisons, 'lapTimeS');
+  if (comparisons.length === 0) return 'Too few counted laps to compare';
+  return time
+    ? `No difference shown: if a lap differs, by less than ${time.largestLeft.toFixed(2)} s`
+    : 'No difference shown';
+}
 
-/** How far the laps can be trusted, as a sentence. */
-export function trustSentence(comparisons: Comparison[]): string {
+/** How far that can be trusted, as a sentence. */
+export function trustSentence(comparisons: Comparison[], { ridesA, ridesB }: Sides): string {
   const first = comparisons[0];
-  if (!first) return '';
+  if (!first) return 'At least two laps a side and five in all are needed.';
   const { nA, nB } = first;
-  const least = leastPermutationP(nA, nB);
-  const laps = `${nA} laps against ${nB}`;
-  if (least * comparisons.length > SIGNIFICANT)
-    return `${laps}: the intervals hold for these laps, but so few cannot rule out luck over ${comparisons.length} measures (best possible p ${(least * comparisons.length).toFixed(2)}). Five or more a side can.`;
-  const proven = comparisons.filter((c) => c.verdict === 'differs').length;
-  return `${laps}: ${proven} of ${comparisons.length} measures differ by more than luck would explain (permutation test, Holm over all shown).`;
+  const laps = `${lapsText(nA, ridesA)} against ${lapsText(nB, ridesB)}`;
+  if (Math.min(ridesA, ridesB) < 2)
+    return `${laps}: that can’t tell the setting from the ride. Put A’s settings back, ride, then B’s, and ride again: both are counted in.`;
+  return `${laps}, with the session’s trend taken out: ${comparisons.filter(isShown).length} of ${comparisons.length} measures differ by more than luck would explain (5 % over all of them).`;
 }
+
+const lapsText = (laps: number, rides: number) =>
+  `${laps} laps in ${rides === 1 ? 'one ride' : `${rides} rides`}`;

@@ -9,7 +9,7 @@ fc.configureGlobal({ seed: 7 });
 const viewOf = (figures: ReturnType<typeof rideFigures>): RideView => ({
   id: 'r',
   atMs: 1,
-  trackId: 'saltmarsh-loop',
+  road: { kind: 'described', id: 'saltmarsh-loop' },
   seed: 1,
   settings: { 'title/brake/deadzone': 4 },
   mark: 'A',
@@ -52,7 +52,7 @@ it('a log of hundreds of laps is listed by its first, and says how many more the
   });
   expect(newestRide(ride)).toEqual({
     id: 'r',
-    trackId: 'saltmarsh-loop',
+    road: { kind: 'described', id: 'saltmarsh-loop' },
     settings: { 'title/brake/deadzone': 4 },
     clipping: null,
     importedFrom: 'long.csv',

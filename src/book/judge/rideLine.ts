@@ -5,11 +5,11 @@ import type { TrailRideItem } from '../model/trailView';
 const MOST_LAPS = 12;
 
 export function rideLine(ride: RideView): RideLine {
-  const { id, atMs, trackId, mark, changed, importedFrom, clipping, measures } = ride;
+  const { id, atMs, road, mark, changed, importedFrom, clipping, measures } = ride;
   return {
     id,
     atMs,
-    trackId,
+    road,
     mark,
     changed,
     importedFrom,
@@ -27,13 +27,6 @@ export function trailRide(ride: RideView): TrailRideItem {
   return { kind: 'ride', id, atMs, mark, changed, counted, lapTimeS };
 }
 
-export function newestRide({
-  id,
-  trackId,
-  settings,
-  clipping,
-  importedFrom,
-  measures,
-}: RideView): NewestRide {
-  return { id, trackId, settings, clipping, importedFrom, summary: measures.summary };
+export function newestRide({ id, road, settings, clipping, importedFrom, measures }: RideView): NewestRide {
+  return { id, road, settings, clipping, importedFrom, summary: measures.summary };
 }

@@ -42,7 +42,7 @@ function axis(
 }
 const ride = (mark: 'A' | 'B' | null, settings = {}, changed: string[] = []) => ({
   mark,
-  trackId: 'saltmarsh-loop',
+  road: { kind: 'described', id: 'saltmarsh-loop' } as const,
   settings,
   changed,
   clipping: null,
@@ -160,9 +160,9 @@ it('Shape and Ride say what is set, and that something changed since the last ri
   expect(said({ rides: [ride('A'), ride('B', {}, ['a', 'b'])] })['verdict']).toBe(
     'look: 2 changes in one ride',
   );
-  expect(said({ rides: [ride('A'), { ...ride('B'), trackId: 'quarry-pan' }] })['verdict']).toBe(
-    'untouched: A and B are of different roads',
-  );
+  expect(
+    said({ rides: [ride('A'), { ...ride('B'), road: { kind: 'own', name: 'evening.csv' } }] })['verdict'],
+  ).toBe('untouched: A and B are of different roads');
 });
 
 it('a dead control is called out before any ride; then the newest ride says how much was clipped', () => {

@@ -26,7 +26,7 @@ export type RoadFacts = Pick<
   >[];
   /** The newest of all rides, as many as are looked at. */
   rideCount: number;
-  rides: (Pick<RideView, 'mark' | 'trackId' | 'settings' | 'changed' | 'clipping'> & {
+  rides: (Pick<RideView, 'mark' | 'road' | 'settings' | 'changed' | 'clipping'> & {
     measures: { laps: { counted: boolean }[] };
   })[];
 };

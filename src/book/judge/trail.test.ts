@@ -85,11 +85,16 @@ describe('where a value comes from', () => {
 });
 
 describe('the rides that are marked', () => {
-  const ride = (mark: 'A' | 'B' | null, trackId: string) => ({ mark, trackId });
+  const ride = (mark: 'A' | 'B' | null, id: string) => ({ mark, road: { kind: 'described', id } as const });
+  const log = (mark: 'A' | 'B' | null, name: string) => ({ mark, road: { kind: 'own', name } as const });
   it('make a pair on one road only', () => {
     const [a, b] = [ride('A', 'ring'), ride('B', 'ring')];
     expect(markedRides([ride(null, 'ring'), b, a])).toEqual({ a, b, pair: { a, b } });
     expect(markedRides([a, ride('B', 'hill')]).pair).toBeNull();
+    // A log has a road of its own, whatever it is called.
+    expect(markedRides([a, log('B', 'ring')]).pair).toBeNull();
+    expect(markedRides([log('A', 'ring'), log('B', 'ring')]).pair).not.toBeNull();
+    expect(markedRides([log('A', 'evening.csv'), log('B', 'morning.csv')]).pair).toBeNull();
     expect(markedRides([a])).toEqual({ a, b: null, pair: null });
   });
 });

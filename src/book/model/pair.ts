@@ -5,6 +5,8 @@ import type { TrailChangeItem } from './trailView';
 export interface Pair {
   a: RideView;
   b: RideView;
+  /** How many rides stand on each side. */
+  sides: { ridesA: number; ridesB: number };
   /** Changes in force that were made between the two, the newest of them. */
   between: TrailChangeItem[];
   comparisons: Comparison[];

@@ -13,7 +13,7 @@ export interface RideView extends RideRow, RideFigures {
 }
 
 /** What the newest ride says of pedals and force. */
-export interface NewestRide extends Pick<RideView, 'id' | 'trackId' | 'clipping' | 'importedFrom'> {
+export interface NewestRide extends Pick<RideView, 'id' | 'road' | 'clipping' | 'importedFrom'> {
   settings: SettingValues;
   summary: RideView['measures']['summary'];
 }
@@ -21,7 +21,7 @@ export interface NewestRide extends Pick<RideView, 'id' | 'trackId' | 'clipping'
 /** A ride as lists show it: the same size whatever it holds. */
 export interface RideLine extends Pick<
   RideView,
-  'id' | 'atMs' | 'trackId' | 'mark' | 'changed' | 'importedFrom'
+  'id' | 'atMs' | 'road' | 'mark' | 'changed' | 'importedFrom'
 > {
   /** Whether its force was logged. */
   hasForce: boolean;

@@ -2,6 +2,7 @@ import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import type { Problem } from '@/core/problem';
+import { isSameRoad, roadOf } from '@/core/rides/road';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { SentRide } from '@/core/rides/sentRide';
 import { idSchema } from '@/core/text/line';
@@ -64,9 +65,10 @@ async function writeRide(
   const combination = { rigId, titleId, carId, driver, branch };
   await write(book, async (inside) => {
     const marked = await ridesWithMark(inside, combination);
+    const road = roadOf(ride.trackId, log.notes);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.
-    const isFirst = !marked.some((row) => row.mark === 'A' && row.trackId === ride.trackId);
+    const isFirst = !marked.some((row) => row.mark === 'A' && isSameRoad(row.road, road));
     await markRide(inside, combination, ride.id, isFirst ? 'A' : 'B');
   });
 }

@@ -1,4 +1,5 @@
 import { fail, succeed, type Outcome, type Problem } from '../problem';
+import { IMPORTED } from '../rides/road';
 import { RIDE_COLUMNS, type RideColumn, type RideLog } from '../rides/rideLog';
 import { CHANNEL_UNITS, CHANNEL_WORDS, type Channel } from './rideUnits';
 import type { ForeignSheet } from './foreignSheet';
@@ -60,7 +61,7 @@ export function importRide(sheet: ForeignSheet, chosen: readonly ChosenColumn[])
   const missing = TOLD_BY.filter(([channel]) => !columns[channel]).map(
     ([channel, what]) => `No ${CHANNEL_WORDS[channel]}: ${what} cannot be told.`,
   );
-  return succeed({ log: { columns: inOrder(columns), notes: { source: 'imported' } }, left, missing });
+  return succeed({ log: { columns: inOrder(columns), notes: { source: IMPORTED } }, left, missing });
 }
 
 /** Distance that runs on over the laps starts again with each of them. */

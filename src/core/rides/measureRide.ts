@@ -48,7 +48,7 @@ export function lapMeasure(lap: MeasuredLap, name: MeasureName): number | null {
 }
 
 /** One measure over the counted laps that could tell it. */
-export function countedValues(laps: MeasuredLap[], name: MeasureName): number[] {
+export function countedValues(laps: readonly MeasuredLap[], name: MeasureName): number[] {
   return laps.flatMap((lap) => {
     const value = lap.counted ? lapMeasure(lap, name) : null;
     return value === null ? [] : [value];

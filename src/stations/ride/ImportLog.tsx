@@ -3,6 +3,7 @@
 import { SAMPLE_LOGS } from '@/catalog/sampleLogs';
 import { CHANNEL_UNITS, CHANNEL_WORDS, unitWritten, type Channel } from '@/core/import/rideUnits';
 import type { ColumnMatch } from '@/core/import/matchColumns';
+import { LONGEST_ROAD } from '@/core/rides/road';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { NextStep } from '@/ui/StationPage';
@@ -82,6 +83,17 @@ export function ImportActions({ log, importing }: { log: Import; importing: Impo
         : importing.isKnown
           ? 'The columns are as you said of this source before.'
           : 'Once kept, the next log of this source is read the same way.'}
+      <label className="mt-3 grid gap-1">
+        <span>Road it was driven on</span>
+        <input
+          className="min-h-11 rounded-lg border border-line bg-ground px-3 text-ink"
+          maxLength={LONGEST_ROAD}
+          value={importing.road}
+          placeholder={importing.name}
+          onChange={(event) => log.callRoad(event.target.value)}
+        />
+        <span className="text-sm">Logs of the same road can be compared; never with a road of ours.</span>
+      </label>
     </NextStep>
   );
 }

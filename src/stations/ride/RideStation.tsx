@@ -35,8 +35,9 @@ export function RideStation({ view }: { view: BookView }) {
   const last = view.newestRide;
   const trace = useRideTrace(last?.id);
   // What stands here was driven on its own road, whichever is chosen for the next ride.
-  const shown = roads.find(({ id }) => id === last?.trackId) ?? map;
-  const isElsewhere = last !== null && last.trackId !== view.trackId;
+  const lastId = last?.road.kind === 'described' ? last.road.id : null;
+  const shown = roads.find(({ id }) => id === lastId) ?? map;
+  const isElsewhere = last !== null && lastId !== view.trackId;
   const { pair } = markedRides(view.rides);
   const canRide = view.axes.some((axis) => axis.axis === 'brake' && axis.capture !== null);
   const isChanged =

@@ -17,6 +17,8 @@ export interface Importing {
   chosen: ChosenColumn[];
   /** Whether the columns are as the driver said last time. */
   isKnown: boolean;
+  /** The road that it was driven on, as the driver calls it. */
+  road: string;
 }
 
 /** Two logs of one logger carry the same names in the same order. */
@@ -24,6 +26,12 @@ async function sourceOf({ columns }: LogPreview): Promise<string> {
   const text = columns.map(({ name, unit }) => `${name}/${unit ?? ''}`).join('|');
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
   return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/** Logs of one evening are mostly of one road. */
+function lastRoad({ rides }: BookView): string {
+  const last = rides.findLast(({ road, importedFrom }) => road.kind === 'own' && road.name !== importedFrom);
+  return last?.road.kind === 'own' ? last.road.name : '';
 }
 
 /** A log from elsewhere: read, shown, corrected by the driver, and only then kept. */
@@ -53,7 +61,13 @@ export function useImport(view: BookView) {
       source.current = await sourceOf(preview);
       const before = await importedBefore(source.current);
       const isKnown = before?.length === preview.columns.length;
-      setImporting({ name: file.name, preview, chosen: isKnown ? before : preview.matches, isKnown });
+      setImporting({
+        name: file.name,
+        road: lastRoad(view),
+        preview,
+        chosen: isKnown ? before : preview.matches,
+        isKnown,
+      });
     } catch (error) {
       notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
     } finally {
@@ -64,6 +78,7 @@ export function useImport(view: BookView) {
     setImporting(
       (now) => now && { ...now, chosen: now.chosen.map((column, k) => (k === i ? next : column)) },
     );
+  const callRoad = (road: string) => setImporting((now) => now && { ...now, road });
   const keep = async () => {
     if (!importing || !opened.current) return;
     setBusy(true);
@@ -77,7 +92,7 @@ export function useImport(view: BookView) {
         trackId: view.trackId,
         seed: 0,
         settings: view.settings,
-        notes: { ...log.notes, file: importing.name },
+        notes: { ...log.notes, file: importing.name, ...(importing.road && { track: importing.road }) },
       };
       const answer = await sendColumns('/api/rides', {
         head,
@@ -95,5 +110,5 @@ export function useImport(view: BookView) {
       setBusy(false);
     }
   };
-  return { importing, faults: faults.map(describeProblem), isBusy, open, choose, keep, leave };
+  return { importing, faults: faults.map(describeProblem), isBusy, open, choose, callRoad, keep, leave };
 }

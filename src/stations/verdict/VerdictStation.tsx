@@ -2,7 +2,6 @@
 
 import Link from 'next/link';
 import { useCallback } from 'react';
-import { trackById } from '@/catalog/find';
 import { changedBetween } from '@/core/settings/setting';
 import type { Comparison } from '@/core/decide/compareRides';
 import { Button } from '@/ui/Button';
@@ -11,6 +10,7 @@ import { Term } from '@/ui/Term';
 import type { BookView } from '@/book/model/bookView';
 import { putBack } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
+import { roadName } from '@/book/judge/roadName';
 import type { TrailChangeItem } from '@/book/model/trailView';
 import { useEarlierRides } from '@/parts/useEarlierRides';
 import { useRideTrace } from '@/parts/useRideTrace';
@@ -22,17 +22,17 @@ import { moment } from '@/words/format';
 import { told } from '@/parts/told';
 import type { Pair } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
-import { isClear, measureDifference, measureValue, trustSentence, verdictSentence } from '@/words/verdict';
+import { isShown, measureDifference, measureValue, trustSentence, verdictSentence } from '@/words/verdict';
 
 /** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
 export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {
   if (!pair) return <NoPair view={view} />;
-  const { a, b, comparisons, between } = pair;
+  const { a, b, comparisons, between, sides } = pair;
   const changed = changedBetween(a.settings, b.settings);
   return (
     <StationPage
-      finding={verdictSentence(comparisons)}
-      subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons)}`}
+      finding={verdictSentence(comparisons, sides)}
+      subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons, sides)}`}
       next={<Decide pair={pair} changed={changed} names={settingNames(view, changed)} between={between} />}
     >
       <PairPicture a={a.id} b={b.id} />
@@ -117,7 +117,9 @@ function NoPair({ view }: { view: BookView }) {
             : 'Mark one ride A and one B'
       }
       subtitle={
-        a && b ? 'They cannot be compared: mark two of the same road.' : 'A is before, B is after one change.'
+        a && b
+          ? `A on ${roadName(a.road)}, B on ${roadName(b.road)}: mark two of the same road.`
+          : 'A is before, B is after one change.'
       }
       next={
         <NextStep
@@ -140,7 +142,7 @@ function NoPair({ view }: { view: BookView }) {
           <li key={ride.id} className="flex items-center gap-4 border-b border-line py-3">
             <span className="w-6 font-bold">{ride.mark ?? ''}</span>
             <span className="grow">
-              {moment(ride.atMs)}, {trackById(ride.trackId).name}
+              {moment(ride.atMs)}, {roadName(ride.road)}
             </span>
             {(['A', 'B'] as const).map((mark) => (
               <Button key={mark} onClick={() => void setMark(ride.id, mark).then((reply) => told(reply))}>
@@ -215,7 +217,7 @@ const COMPARED: TableColumn<Comparison>[] = [
     head: 'Difference',
     value: (c) => measureDifference(c, c.difference),
     view: (c) => (
-      <span className={isClear(c) ? 'font-bold' : 'text-muted'}>{measureDifference(c, c.difference)}</span>
+      <span className={isShown(c) ? 'font-bold' : 'text-muted'}>{measureDifference(c, c.difference)}</span>
     ),
     className: FIGURE,
   },
@@ -224,7 +226,7 @@ const COMPARED: TableColumn<Comparison>[] = [
     headView: (
       <Term
         word="95 % interval"
-        meaning="Bias-corrected bootstrap interval of the difference, from resampling the counted laps 10,000 times."
+        meaning="Of the difference between B and A, with the session’s trend taken out and rides that differ a little by themselves (t distribution)."
       />
     ),
     value: (c) => c.interval.map((end) => withoutUnit(measureDifference(c, end))).join(' … '),
@@ -235,22 +237,21 @@ const COMPARED: TableColumn<Comparison>[] = [
     headView: (
       <Term
         word="p, Holm"
-        meaning="Chance of a difference this large if A and B were the same, from shuffling the laps; adjusted for all measures shown."
+        meaning="Chance of a difference this large if A and B were the same; adjusted for all measures shown. Under 0.05 it is claimed."
       />
     ),
     value: (c) => c.pHolm.toFixed(2),
     className: FIGURE,
   },
   {
-    head: 'could show',
+    head: 'at most',
     headView: (
       <Term
-        word="could show"
-        meaning="The least true difference that so many laps with this spread would show (power 0.8)."
+        word="at most"
+        meaning="If there is a difference, it is smaller than this (two one-sided tests, 5 %)."
       />
     ),
-    value: (c) =>
-      c.smallestShown > 0 ? withoutUnit(measureDifference(c, c.smallestShown)).replace('+', '') : null,
+    value: (c) => withoutUnit(measureDifference(c, c.largestLeft)).replace('+', ''),
     className: FIGURE,
   },
 ];
