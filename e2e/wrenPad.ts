@@ -5,8 +5,7 @@ import type { Motion } from '@/core/axes/actor';
 import type { AxisName } from '@/core/axes/axes';
 import { playAxis, rangeOf } from '@/core/axes/simulatedAxis';
 import { chainOf } from '@/core/force/chainOf';
-import { ROLL_MPS } from '@/core/force/forceAdvice';
-import { handsOff } from '@/core/force/handsOff';
+import { handsOff, ROLL_MPS } from '@/core/force/handsOff';
 
 /**
  * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches

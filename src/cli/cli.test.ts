@@ -89,7 +89,7 @@ const force = {
     frictionNm: 0.2,
     delayS: 0.007,
     inertiaKgM2: 0.012,
-    viscousNms: 0.005,
+    viscousNms: 0.005, topRadps: null,
     rotationDeg: 900,
   },
 };

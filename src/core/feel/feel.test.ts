@@ -77,7 +77,11 @@ const found = (id: string, facts: FeelFacts) =>
     facts,
   );
 /** What calms the Tern, so that only what is planted is found. */
-const CALM = { 'base/steering/damper': 40, 'base/steering/smoothing': 2 };
+const CALM = {
+  'base/steering/strength': 60,
+  'base/steering/damper': 100,
+  'base/steering/smoothing': 2,
+};
 const at = (title: Record<string, number>, base: Record<string, number> = {}): SettingValues => ({
   ...CALM,
   ...Object.fromEntries(Object.entries(title).map(([key, value]) => [`title/steering/${key}`, value])),
@@ -98,7 +102,8 @@ describe('a planted cause is named first, with the change that takes it away', (
       CAUSES.smoothingNumbs.name,
       { label: 'Smoothing' },
     ],
-    ['water', 'gannet', { 'base/steering/damper': 90 }, CAUSES.dragHeavy.name, { label: 'Damper', from: 90 }],
+    ['water', 'gannet', { 'base/steering/damper': 90, 'base/steering/strength': 20 }, CAUSES.dragHeavy.name, { label: 'Damper', from: 90 }],
+    ['robotic', 'tern', at({ minForce: 60 }), CAUSES.jumps.name, { label: 'Least force', from: 60 }],
     ['gravel', 'tern', at({ roadEffect: 100 }), CAUSES.roadTooLoud.name, { label: 'Road', from: 100 }],
     ['slides', 'tern', at({ gain: 100 }), CAUSES.clips.name, { label: 'Car force', from: 100 }],
     [
@@ -121,7 +126,7 @@ describe('a planted cause is named first, with the change that takes it away', (
       'chatters',
       'tern',
       at({ minForce: 60 }, { damper: 100 }),
-      CAUSES.jumps.name,
+      CAUSES.rocks.name,
       { label: 'Least force', from: 60 },
     ],
     [
@@ -177,7 +182,7 @@ describe('ranking', () => {
 });
 
 it('on a rig that is set well, nothing is likely', () => {
-  const well = measured('tern', at({ gain: 60, minForce: 10 }));
+  const well = measured('tern', at({ gain: 60, minForce: 23 }));
   const likely = COMPLAINTS.flatMap(({ id }) =>
     found(id, well).filter(({ verdict }) => verdict === 'likely'),
   );

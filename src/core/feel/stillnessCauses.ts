@@ -1,6 +1,7 @@
-import { damperAdvice, deadAdvice, FAST_MPS, isCalm, minForceAdvice, ROLL_MPS } from '../force/forceAdvice';
+import { calming } from '../force/calming';
+import { calmingChange, deadAdvice, isCalm, minForceAdvice, movementText } from '../force/forceAdvice';
 import type { ForceParameter } from '../force/forceParameters';
-import { handsOff, type ForceChain } from '../force/handsOff';
+import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from '../force/handsOff';
 import { ramp, type Cause } from './cause';
 import { forceChange } from './changes';
 import { percent } from '../text/percent';
@@ -63,14 +64,15 @@ export const STILLNESS_CAUSES = {
   damperMissing: {
     name: 'Nothing damps the rim',
     takesAway: false,
-    judge({ facts, chain, calm }) {
-      const advice = damperAdvice(facts, chain, calm);
-      return advice
-        ? { evidence: 0.8, says: advice.evidence, change: advice }
-        : {
-            evidence: 0,
-            says: `Let go, it ${calm.roll.verdict} at a slow roll and ${calm.fast.verdict} at speed.`,
-          };
+    judge({ facts, calm }) {
+      const found = isCalm(calm)
+        ? null
+        : [calming(facts, 'base', 'damper', 'up'), calming(facts, 'title', 'titleDamper', 'up')]
+            .filter((one) => one !== null)
+            .toSorted((a, b) => Number(b.isCured) - Number(a.isCured))[0];
+      if (!found) return { evidence: 0, says: `${movementText(calm)}.` };
+      const change = calmingChange(found, calm);
+      return { evidence: found.isCured ? 0.8 : 0.4, says: change.evidence, change };
     },
   },
   springRings: {
@@ -105,18 +107,12 @@ export const STILLNESS_CAUSES = {
   tooStrong: {
     name: 'More strength than the rim can be held with',
     takesAway: true,
-    judge({ facts, chain, calm }) {
+    judge({ facts, calm }) {
       if (isCalm(calm)) return { evidence: 0, says: 'At this strength the rim is calm.' };
-      const strength = 0.7 * chain.base.strength;
-      const isCure = !moves({ ...chain, base: { ...chain.base, strength } });
-      const says = isCure
-        ? 'At seven tenths of the strength the rim would be calm.'
-        : 'At seven tenths of the strength it would move as well.';
-      return {
-        evidence: isCure ? 0.5 : 0,
-        says,
-        change: forceChange(facts, 'base', 'strength', strength, says, 'atMost'),
-      };
+      const found = calming(facts, 'base', 'strength', 'down');
+      if (!found) return { evidence: 0, says: 'With less strength it would move as well.' };
+      const change = calmingChange(found, calm);
+      return { evidence: found.isCured ? 0.5 : 0.2, says: change.evidence, change };
     },
   },
   frictionHolds: {

@@ -6,10 +6,12 @@ import {
   type BaseHardware,
   type TitleForce,
 } from './forceSettings';
-import { FRICTION_SPEED, type RimState } from './motorRim';
+import type { RimState } from './motorRim';
 import { reconstruction } from './reconstruction';
 
 const RAD = Math.PI / 180;
+/** Rim speed over which the friction that a base adds comes up, rad/s: it is asked of the motor, and creeps. */
+const ADDED_FRICTION_RADPS = 0.1;
 /** The bump stop: stiff enough that 14 N·m go in by 3°, damped so that it does not throw back. */
 const STOP_NM_PER_RAD = 250;
 const STOP_NMS = 2;
@@ -25,7 +27,7 @@ export interface BaseTorque {
    * @param u the title's signal −1…1, @param isNew where it has just come
    * @param rim as it moves now, @param speedMps of the car
    */
-  next(u: number, isNew: boolean, rim: RimState, speedMps: number): number;
+  next(u: number, isNew: boolean, rim: Pick<RimState, 'angle' | 'rate'>, speedMps: number): number;
 }
 
 /** The base at `rateHz`: everything between the title's signal and the motor's torque. */
@@ -38,6 +40,7 @@ export function baseTorque(
   const shape = reconstruction(base.interpolation, base.smoothHz, title.rateHz, rateHz);
   const bands = equaliser(base.bands, rateHz);
   const full = base.strength * hardware.ratedNm;
+  const { topRadps } = hardware;
   const spring = base.springNmPerRad + title.spring * base.springChannel * TITLE_SPRING_NM_PER_RAD;
   const titleDamper = title.damper * base.damperChannel * TITLE_DAMPER_NMS;
   const stopAt = (hardware.rotationDeg / 2) * RAD;
@@ -53,15 +56,19 @@ export function baseTorque(
       if (base.protects) torque *= protection(rim.rate);
       const damper = titleDamper + base.damperNms * (1 + (base.speedDamping * speedMps) / SPEED_OF_DAMPING);
       torque -= damper * rim.rate + spring * rim.angle;
-      if (base.frictionNm > 0) torque -= base.frictionNm * Math.tanh(rim.rate / FRICTION_SPEED);
+      if (base.frictionNm > 0) torque -= base.frictionNm * Math.tanh(rim.rate / ADDED_FRICTION_RADPS);
       const past = Math.abs(rim.angle) - stopAt;
       if (past > 0) torque -= Math.sign(rim.angle) * STOP_NM_PER_RAD * past + STOP_NMS * rim.rate;
       if (base.slewNmPerS !== null) {
-        const most = base.slewNmPerS / rateHz;
-        slewed += Math.min(most, Math.max(-most, torque - slewed));
+        const step = base.slewNmPerS / rateHz;
+        slewed += Math.min(step, Math.max(-step, torque - slewed));
         torque = slewed;
       }
-      torque = Math.min(base.torqueLimitNm, Math.max(-base.torqueLimitNm, torque));
+      const isDriving = torque * rim.rate > 0;
+      const most = isDriving
+        ? Math.min(base.torqueLimitNm, hardware.ratedNm * leftAt(rim.rate, topRadps))
+        : base.torqueLimitNm;
+      torque = Math.min(most, Math.max(-most, torque));
       if (!isDelayed) return torque;
       const due = delay[at]!;
       delay[at] = torque;
@@ -70,6 +77,10 @@ export function baseTorque(
     },
   };
 }
+
+/** What is left of a motor's torque while it drives a rim that turns already: nothing at its top speed. */
+const leftAt = (rate: number, topRadps: number | null) =>
+  topRadps === null ? Infinity : Math.max(0, 1 - Math.abs(rate) / topRadps);
 
 function protection(rate: number): number {
   const over = Math.abs(rate) / PROTECT_FROM_RADPS - 1;

@@ -1,5 +1,5 @@
-import { FAST_MPS, ROLL_MPS, type CalmReport } from './forceAdvice';
-import { handsOff, type ForceChain } from './handsOff';
+import type { CalmReport } from './forceAdvice';
+import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearch';
 
 /** Settled within a second is wished for; where only a great damper does it, within three is enough. */

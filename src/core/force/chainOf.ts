@@ -11,12 +11,12 @@ import type { ForceChain } from './handsOff';
 /** What is taken for a base of which the owner knows no more than how it is driven (docs/core.md, force). */
 const USUAL: Record<
   RigSpec['base']['drive'],
-  { ratedNm: number; frictionNm: number; delayMs: number; motorKgM2: number }
+  { ratedNm: number; frictionNm: number; delayMs: number; motorKgM2: number; topRadps: number }
 > = {
-  gear: { ratedNm: 2.2, frictionNm: 0.22, delayMs: 10, motorKgM2: 0.002 },
-  belt: { ratedNm: 5, frictionNm: 0.2, delayMs: 7, motorKgM2: 0.004 },
-  direct: { ratedNm: 10, frictionNm: 0.08, delayMs: 2, motorKgM2: 0.006 },
-  unknown: { ratedNm: 4, frictionNm: 0.2, delayMs: 8, motorKgM2: 0.004 },
+  gear: { ratedNm: 2.2, frictionNm: 0.22, delayMs: 10, motorKgM2: 0.002, topRadps: 14 },
+  belt: { ratedNm: 5, frictionNm: 0.2, delayMs: 7, motorKgM2: 0.004, topRadps: 25 },
+  direct: { ratedNm: 10, frictionNm: 0.08, delayMs: 2, motorKgM2: 0.006, topRadps: 45 },
+  unknown: { ratedNm: 4, frictionNm: 0.2, delayMs: 8, motorKgM2: 0.004, topRadps: 25 },
 };
 const USUAL_RIM_KGM2 = 0.008;
 /** A rim is between a disc (0.5) and a hoop (1). */
@@ -36,6 +36,7 @@ export function hardwareOf({ base, rim }: RigSpec, rotationDeg: number | null): 
     delayS: (base.delayMs ?? usual.delayMs) / 1000,
     inertiaKgM2: usual.motorKgM2 + (rim.inertiaKgM2 ?? fromMass),
     viscousNms: VISCOUS_NMS,
+    topRadps: usual.topRadps,
     rotationDeg: rotationDeg ?? base.rotationDeg ?? USUAL_ROTATION_DEG,
   };
 }

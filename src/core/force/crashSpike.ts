@@ -1,6 +1,6 @@
 import { baseTorque } from './baseTorque';
 import type { ForceChain } from './handsOff';
-import { stepRim } from './motorRim';
+import { rimAt, stepRim } from './motorRim';
 
 const STEP_S = 0.001;
 const RATE_HZ = 1000;
@@ -20,7 +20,7 @@ export interface CrashSpike {
 
 /** Full scale from one update to the next, through base, motor and rim, with the car at a stand. */
 export function crashSpike(chain: ForceChain): CrashSpike {
-  const held = { angle: 0, rate: 0 };
+  const held = rimAt(0);
   const torques: number[] = [];
   allAtOnce(chain, held, (torque) => {
     torques.push(torque);
@@ -28,7 +28,7 @@ export function crashSpike(chain: ForceChain): CrashSpike {
   });
   const torqueNm = Math.max(0, ...torques);
   const rise = torques.findIndex((torque) => torque >= MOST_OF_IT * torqueNm);
-  const free = { angle: 0, rate: 0 };
+  const free = rimAt(0);
   const inertia = chain.hardware.inertiaKgM2 + chain.base.inertiaKgM2;
   const quarterS = allAtOnce(chain, free, (torque) => {
     stepRim(free, torque, inertia, chain.hardware.viscousNms, chain.hardware.frictionNm, STEP_S);

@@ -1,8 +1,9 @@
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
+import { keyText } from '../settings/setting';
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';
-import { damperAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import { calmAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
 import { forceRecorder } from './forceInputs';
 import { judgeForce } from './judgeForce';
 
@@ -107,15 +108,28 @@ it('gears get the minimum force that friction asks for, never more than stays st
   expect(minForceAdvice(kept, chainOf(kept), 0.002, calm)).toBeNull();
 });
 
-it('a rim that saws gets the least damper on the base’s own scale, and is calm with it', () => {
-  const facts = factsOf('tern', { 'title/steering/gain': 66 });
-  const { chain, calm } = calmOf(facts);
+it.each<[string, Record<string, number>, string]>([
+  ['tern', { 'base/steering/strength': 80 }, 'Own damper'],
+  ['gannet', { 'base/steering/strength': 100, 'base/steering/damper': 0 }, 'Damper'],
+  // Its base has no damper of its own.
+  ['wren', {}, 'Damper'],
+  // Here no damper that there is would do, and less strength does.
+  ['tern', { 'title/steering/gain': 66, 'base/steering/damper': 100 }, 'Power'],
+])('a rim that saws is calm with the one change that is proposed: %s %j', (rig, values, label) => {
+  const facts = factsOf(rig, values);
+  const { calm } = calmOf(facts);
   expect(isCalm(calm)).toBe(false);
-  const advice = damperAdvice(facts, chain, calm)!;
-  expect(advice).toMatchObject({ key: { layer: 'base', field: 'damper' }, label: 'Own damper', from: 0 });
-  expect(advice.evidence).toMatch(/^Let go at 40 m\/s it saws at \d/);
-  const damped = factsOf('tern', { 'title/steering/gain': 66, 'base/steering/damper': advice.to });
-  expect(isCalm(calmOf(damped).calm)).toBe(true);
+  const advice = calmAdvice(facts, calm)!;
+  expect(advice.label).toBe(label);
+  expect(advice.evidence).toMatch(/^Let go (5|15)° off centre at 40 m\/s it (saws|rings).*it comes to rest from every release/);
+  expect(isCalm(calmOf(factsOf(rig, { ...values, [keyText(advice.key)]: advice.to })).calm)).toBe(true);
+});
+
+it('a rim that is calm needs nothing', () => {
+  const facts = factsOf('tern', { 'base/steering/strength': 60, 'base/steering/damper': 100 });
+  const { calm } = calmOf(facts);
+  expect(isCalm(calm)).toBe(true);
+  expect(calmAdvice(facts, calm)).toBeNull();
 });
 
 it('a dead damper is taken away where nothing needs it, and let through where the rim does', () => {

@@ -2,10 +2,11 @@ import { percentAbout } from '../text/percent';
 import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
 import type { Proposal } from '../settings/proposal';
 import type { ClippingSchool } from './bestGain';
-import { damperShare, type ChainFacts } from './chainOf';
+import type { ChainFacts } from './chainOf';
 import { deadControls, doubledSettings } from './coupling';
 import { forceField, type ForceField, type ForceParameter } from './forceParameters';
-import type { ForceChain, HandsOff } from './handsOff';
+import { calming, type Calming } from './calming';
+import { FAST_MPS, type ForceChain, type HandsOff } from './handsOff';
 import type { LeastDamper } from './handsOffSearch';
 import { chooseGain, wantedMinForce, type JudgedForce } from './judgeForce';
 import type { Layer } from '../settings/setting';
@@ -100,9 +101,6 @@ export interface CalmReport {
   stillMinForce: number | null;
 }
 
-export const ROLL_MPS = 5.5;
-export const FAST_MPS = 40;
-
 export const isCalm = ({ roll, fast }: Pick<CalmReport, 'roll' | 'fast'>) =>
   [roll, fast].every(({ verdict }) => verdict === 'settles' || verdict === 'sticks');
 
@@ -138,21 +136,46 @@ export function minForceAdvice(
   };
 }
 
-/** The least damper that settles the rim, on the base's own scale or the title's. */
-export function damperAdvice(facts: ChainFacts, chain: ForceChain, calm: CalmReport): Proposal | null {
-  if (isCalm(calm) || calm.least.damperNms === null) return null;
-  const own = fieldAt(facts, { layer: 'base', parameter: 'damper' });
-  if (!own) return null;
-  const to = gridValue(own.field, damperShare(calm.least.damperNms, chain.hardware), 'atLeast');
-  if (to <= own.value) return null;
-  const worse = calm.fast.verdict === 'settles' || calm.fast.verdict === 'sticks' ? calm.roll : calm.fast;
-  const where = worse === calm.fast ? `at ${FAST_MPS} m/s` : 'at a slow roll';
-  const moves = worse.frequencyHz === null ? '' : ` at ${worse.frequencyHz.toFixed(1)} Hz`;
+/** How a rim moves that is let go, as a sentence: what is worse of a slow roll and a fast straight. */
+export function movementText({ roll, fast }: Pick<CalmReport, 'roll' | 'fast'>): string {
+  const isFast = fast.verdict === 'saws' || (fast.verdict === 'rings' && roll.verdict !== 'saws');
+  const worse = isFast ? fast : roll;
+  const where = isFast ? `at ${FAST_MPS} m/s` : 'at a slow roll';
+  const at = worse.frequencyHz === null ? '' : ` at ${worse.frequencyHz.toFixed(1)} Hz`;
+  return `Let go ${worse.fromDeg}° off centre ${where} it ${worse.verdict}${at}`;
+}
+
+/** What can calm a rim, in the order in which it is tried: what damps costs no force. */
+const CALMING: readonly (At & { direction: 'up' | 'down' })[] = [
+  { layer: 'base', parameter: 'damper', direction: 'up' },
+  { layer: 'title', parameter: 'titleDamper', direction: 'up' },
+  { layer: 'base', parameter: 'strength', direction: 'down' },
+  { layer: 'base', parameter: 'protection', direction: 'up' },
+];
+
+/** One change that leaves a rim that moves by itself still, found by trying it; else the one with which least moves. */
+export function calmAdvice(facts: ChainFacts, calm: CalmReport): Proposal | null {
+  if (isCalm(calm)) return null;
+  let better: Calming | null = null;
+  for (const { layer, parameter, direction } of CALMING) {
+    const found = calming(facts, layer, parameter, direction);
+    if (found?.isCured) return calmingChange(found, calm);
+    better ??= found;
+  }
+  return better && calmingChange(better, calm);
+}
+
+/** A change that calms, with what it was found to do. */
+export function calmingChange({ field, to, isCured }: Calming, calm: CalmReport): Proposal {
   return {
-    key: own.key,
-    label: own.field.label,
-    from: own.value,
+    key: field.key,
+    label: field.field.label,
+    from: field.value,
     to,
-    evidence: `Let go ${where} it ${worse.verdict}${moves}. ${calm.least.damperNms.toFixed(3)} N·m·s/rad is the least that settles it; more only numbs.`,
+    evidence: `${movementText(calm)}. ${
+      isCured
+        ? `With ${to} it comes to rest from every release tried; the values between were tried first.`
+        : `With ${to} it moves least; this setting alone does not bring it to rest.`
+    }`,
   };
 }

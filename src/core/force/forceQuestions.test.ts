@@ -24,7 +24,7 @@ const FORCE: KnownForce = {
     frictionNm: 0.15,
     delayS: 0.006,
     inertiaKgM2: 0.012,
-    viscousNms: 0.005,
+    viscousNms: 0.005, topRadps: null,
     rotationDeg: 720,
   },
 };

@@ -7,7 +7,7 @@ import { simulateRide, type RidePlan, type RideProgress } from '../vehicle/simul
 import { maskNotes } from './balance';
 import { carForce, carGains, type AlikeBy, type CarGain } from './carGains';
 import { chainOf, type ChainFacts } from './chainOf';
-import { damperAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import { calmAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
 import type { Proposal } from '../settings/proposal';
 import { forceRecorder } from './forceInputs';
 import { effectParameter, forceField } from './forceParameters';
@@ -123,11 +123,11 @@ function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
   const calm = workOut();
   const dead = deadAdvice(facts, isCalm(calm));
   // A damper that is let through may be enough: one change at a time.
-  const damper = dead.length > 0 ? null : damperAdvice(facts, chain, calm);
+  const calmer = dead.length > 0 ? null : calmAdvice(facts, calm);
   const least = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
   return {
     calm,
-    advice: [...dead, ...given([springAdvice(facts, chain, calm, schools.spring), damper, least])],
+    advice: [...dead, ...given([calmer, springAdvice(facts, chain, calm, schools.spring), least])],
   };
 }
 

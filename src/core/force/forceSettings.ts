@@ -57,6 +57,8 @@ export interface BaseHardware {
   inertiaKgM2: number;
   /** Viscous drag of bearings, N·m·s/rad. */
   viscousNms: number;
+  /** Speed at which the motor drives no more, rad/s; `null` for none. */
+  topRadps: number | null;
   /** Rotation that it is set to, lock to lock, degrees. */
   rotationDeg: number;
 }

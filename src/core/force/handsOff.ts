@@ -2,7 +2,7 @@ import type { CarSpec } from '../vehicle/carSpec';
 import { baseTorque } from './baseTorque';
 import type { BaseForce, BaseHardware, TitleForce } from './forceSettings';
 import { liftSmall } from './minimumForce';
-import { stepRim } from './motorRim';
+import { rimAt, stepRim } from './motorRim';
 import { rollingCar } from './rollingCar';
 import { torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
@@ -12,13 +12,15 @@ const STEP_S = 0.001;
 const RATE_HZ = 1000;
 const LASTS_S = 6;
 const JUDGED_S = 2;
-/** Dry friction can hold 2° still and let 5° grow: both are tried. */
-const RELEASED_DEG = [5, 2] as const;
+/** Dry friction can hold 2° still and let 5° grow, and sawing grows with its amplitude: all are tried. */
+const RELEASED_DEG = [5, 2, 15] as const;
 const FLIES_OFF_DEG = 90;
 const SAWS_DEG = 1;
 const RINGS_DEG = 0.3;
 const STICKS_DEG = 1;
 const SETTLED_DEG = 1;
+/** Over the last two seconds. */
+const STANDS_DEG = 0.05;
 /** The picture's rate. */
 const TRACE_EVERY = 10;
 
@@ -26,16 +28,22 @@ export type HandsOffVerdict = 'settles' | 'sticks' | 'rings' | 'saws';
 /** From best to worst. */
 const ORDER: readonly HandsOffVerdict[] = ['settles', 'sticks', 'rings', 'saws'];
 
+/** Speeds at which a rim is let go, m/s: a slow roll, and a fast straight. */
+export const ROLL_MPS = 5.5;
+export const FAST_MPS = 40;
+
 /** What a rim does when it is let go. */
 export interface HandsOff {
   verdict: HandsOffVerdict;
+  /** How far off centre it was let go, degrees. */
+  fromDeg: number;
   /** When it stays within 1° for good, s; `null` where it does not. */
   settleS: number | null;
   /** Detrended RMS over the last 2 s, degrees. */
   rmsDeg: number;
   /** Of what is left of the movement; `null` where nothing moves. */
   frequencyHz: number | null;
-  /** Angle every 10 ms, degrees, of the worse release. */
+  /** Angle every 10 ms, degrees, of the worst release. */
   trace: number[];
 }
 
@@ -48,12 +56,45 @@ export interface ForceChain {
 }
 
 /**
- * Closed loop of chain, rim and car at a set speed, let go at rest 5° and 2° off centre; the worse of the two.
+ * Closed loop of chain, rim and car at a set speed, let go at rest 5°, 2° and 15° off centre; the worst of them.
  * @param speedMps 1…100
  */
 export function handsOff(chain: ForceChain, speedMps: number): HandsOff {
-  const runs = RELEASED_DEG.map((from) => release(chain, speedMps, from));
-  return runs.reduce((a, b) => (isWorse(b, a) ? b : a));
+  return RELEASED_DEG.map((from) => release(chain, speedMps, from)).reduce((a, b) => (isWorse(b, a) ? b : a));
+}
+
+/**
+ * Whether nothing moves by itself: let go anywhere, the rim is home in time or held by its friction. Looks no further than
+ * the first release that moves.
+ */
+export function isStillWithin(chain: ForceChain, speedMps: number, withinS: number): boolean {
+  return RELEASED_DEG.toReversed().every((from) => {
+    const { verdict, settleS, trace } = release(chain, speedMps, from);
+    return (verdict === 'sticks' && stands(trace)) || (verdict === 'settles' && settleS !== null && settleS <= withinS);
+  });
+}
+
+/**
+ * How much a rim moves by itself at a speed: 0 where every release comes to rest; else, of the releases that do not, how
+ * many there are, and less for a smaller movement.
+ */
+export function unrest(chain: ForceChain, speedMps: number): number {
+  return RELEASED_DEG.reduce((sum, from) => {
+    const { verdict, rmsDeg } = release(chain, speedMps, from);
+    if (verdict === 'settles' || verdict === 'sticks') return sum;
+    return sum + 1 + Math.min(1, rmsDeg / FLIES_OFF_DEG);
+  }, 0);
+}
+
+/** Where a rim ends that is let go from the widest release, degrees off centre: friction may hold it anywhere on its way. */
+export function restDeg(chain: ForceChain, speedMps: number): number {
+  return Math.abs(release(chain, speedMps, Math.max(...RELEASED_DEG)).trace.at(-1) ?? 0);
+}
+
+/** Held, and not only slow: a great damper brings a rim home for minutes. */
+function stands(trace: readonly number[]): boolean {
+  const tail = trace.slice(-Math.round((JUDGED_S * RATE_HZ) / TRACE_EVERY));
+  return Math.abs(tail.at(-1)! - tail[0]!) < STANDS_DEG;
 }
 
 function isWorse(a: HandsOff, b: HandsOff): boolean {
@@ -64,7 +105,7 @@ function isWorse(a: HandsOff, b: HandsOff): boolean {
 function release({ car, title, base, hardware }: ForceChain, speedMps: number, fromDeg: number): HandsOff {
   const rolling = rollingCar(car, speedMps);
   const motor = baseTorque(title, base, hardware, RATE_HZ);
-  const rim = { angle: fromDeg / DEG, rate: 0 };
+  const rim = rimAt(fromDeg / DEG);
   const inertia = hardware.inertiaKgM2 + base.inertiaKgM2;
   const peak = torquePeakSlip(car);
   const steps = LASTS_S * RATE_HZ;
@@ -86,10 +127,10 @@ function release({ car, title, base, hardware }: ForceChain, speedMps: number, f
     angles[ran] = rim.angle * DEG;
     if (!(Math.abs(angles[ran]!) <= FLIES_OFF_DEG)) break;
   }
-  return judge(angles.subarray(0, ran), ran < steps);
+  return { fromDeg, ...judge(angles.subarray(0, ran), ran < steps) };
 }
 
-function judge(angles: Float64Array, flewOff: boolean): HandsOff {
+function judge(angles: Float64Array, flewOff: boolean): Omit<HandsOff, 'fromDeg'> {
   const trace = Array.from(
     { length: Math.ceil(angles.length / TRACE_EVERY) },
     (_, i) => angles[i * TRACE_EVERY]!,

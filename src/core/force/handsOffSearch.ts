@@ -1,5 +1,5 @@
 import { bisect } from '../numeric/bisect';
-import { handsOff, type ForceChain, type HandsOff } from './handsOff';
+import { handsOff, isStillWithin, type ForceChain, type HandsOff } from './handsOff';
 
 /** A rim that is calm this soon is calm. */
 const CALM_S = 1;
@@ -26,10 +26,10 @@ const withDamper = (chain: ForceChain, damperNms: number): ForceChain => ({
  * range is walked upwards, then narrowed between the last that fails and the first that holds.
  */
 export function leastDamper(chain: ForceChain, speedMps: number, withinS = CALM_S): LeastDamper {
-  const isCalm = (damper: number) => {
-    const { verdict, settleS } = handsOff(withDamper(chain, damper), speedMps);
-    return verdict === 'settles' && settleS !== null && settleS <= withinS;
-  };
+  const bare = handsOff(chain, speedMps);
+  // What friction alone holds, no damper brings home.
+  if (bare.verdict === 'sticks' && chain.base.damperNms === 0) return { damperNms: null, why: whyNone(bare) };
+  const isCalm = (damper: number) => isStillWithin(withDamper(chain, damper), speedMps, withinS);
   if (isCalm(0)) return { damperNms: 0, why: null };
   let fails = 0;
   for (let i = 0; i < TRIED; i++) {

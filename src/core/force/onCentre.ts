@@ -2,7 +2,7 @@ import { GRAVITY } from '../vehicle/carSpec';
 import { baseTorque } from './baseTorque';
 import type { ForceChain } from './handsOff';
 import { liftSmall } from './minimumForce';
-import { FRICTION_SPEED } from './motorRim';
+import { frictionLed, type RimState } from './motorRim';
 import { rollingCar } from './rollingCar';
 import { torquePeakSlip } from './torquePeak';
 import { understeerFactor } from './understeerCue';
@@ -90,11 +90,13 @@ function drive({ car, title, base, hardware }: ForceChain, amplitude: number): W
     handsNm: new Float64Array(one),
     motorNm: new Float64Array(one),
   };
+  const rim: RimState = { angle: 0, rate: 0, twist: 0 };
   let signal = 0;
   let due = 0;
   for (let step = 0; step < WEAVES * one; step++) {
     const t = step / RATE_HZ;
-    const rim = { angle: amplitude * Math.sin(w * t), rate: amplitude * w * Math.cos(w * t) };
+    rim.angle = amplitude * Math.sin(w * t);
+    rim.rate = amplitude * w * Math.cos(w * t);
     const isNew = t >= due - 0.5 / RATE_HZ;
     if (isNew) {
       due += 1 / title.rateHz;
@@ -104,9 +106,10 @@ function drive({ car, title, base, hardware }: ForceChain, amplitude: number): W
     }
     const torque = motor.next(signal, isNew, rim, SPEED_MPS);
     rolling.step(rim.angle, 1 / RATE_HZ);
+    const friction = frictionLed(rim, hardware.frictionNm, inertia, 1 / RATE_HZ);
     const i = step - (WEAVES - 1) * one;
     if (i < 0) continue;
-    const drag = hardware.viscousNms * rim.rate + hardware.frictionNm * Math.tanh(rim.rate / FRICTION_SPEED);
+    const drag = hardware.viscousNms * rim.rate + friction;
     weave.g[i] = rolling.lateralMps2 / GRAVITY;
     weave.hand[i] = rim.angle;
     weave.motorNm[i] = torque;

@@ -3,7 +3,7 @@ import { menusFor } from '@/catalog/menusFor';
 import type { SettingValues } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
 import type { Smoothness } from './detail';
-import { handsOff } from './handsOff';
+import { handsOff, restDeg } from './handsOff';
 import { smoothingAdvice, type SmoothPoint } from './smoothing';
 import { springAdvice } from './springAdvice';
 
@@ -80,12 +80,15 @@ describe('a centre spring', () => {
     expect(advice({}, 'off')).toBeNull();
   });
 
-  it('is the least that brings a sticking rim back, and the rim does come back with it', () => {
+  it('is the least that halves what friction leaves, and the rim does come back with it', () => {
     const facts = factsOf('wren', {});
     expect(calmOf(facts).roll.verdict).toBe('sticks');
     const found = advice({}, 'some')!;
     expect(found.to).toBeGreaterThan(0);
-    const cured = handsOff(chainOf({ ...facts, values: { 'title/steering/titleSpring': found.to } }), 5.5);
-    expect(cured.verdict).toBe('settles');
+    const rest = (spring: number) =>
+      restDeg(chainOf({ ...facts, values: { 'title/steering/titleSpring': spring } }), 5.5);
+    expect(rest(found.to)).toBeLessThan(rest(0) / 2);
+    expect(rest(found.to - 5)).toBeGreaterThan(rest(0) / 2);
+    expect(found.evidence).toContain(`${rest(found.to).toFixed(1)}°`);
   });
 });

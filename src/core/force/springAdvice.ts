@@ -1,16 +1,18 @@
 import { gridCount, gridPoint } from '../response/dialect';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
-import { FAST_MPS, ROLL_MPS, type CalmReport } from './forceAdvice';
+import type { CalmReport } from './forceAdvice';
 import type { Proposal } from '../settings/proposal';
 import { forceField, type ForceField } from './forceParameters';
-import { handsOff, type ForceChain } from './handsOff';
+import { FAST_MPS, restDeg, ROLL_MPS, unrest, type ForceChain } from './handsOff';
 
 /** No force but the tyres', or a little where they are too weak to bring the rim back. */
 export type SpringSchool = 'off' | 'some';
 
 /** Values of a spring that are tried before none is proposed. */
 const MOST_TRIED = 8;
+/** A spring is worth having that halves what friction leaves. */
+const WORTH_IT = 0.5;
 /** Nobody wants more of it than this share of its scale. */
 const MOST_SHARE = 0.4;
 
@@ -39,18 +41,23 @@ export function springAdvice(
   }
   const found = fields.find(({ key }) => key.layer === 'base' || chain.base.springChannel > 0);
   if (!found || calm.roll.verdict !== 'sticks') return null;
+  const now = {
+    rest: restDeg(chain, ROLL_MPS),
+    roll: unrest(chain, ROLL_MPS),
+    fast: unrest(chain, FAST_MPS),
+  };
   const count = gridCount(found.field);
   const most = Math.floor(MOST_SHARE * (count - 1));
   for (let i = 1; i <= Math.min(most, MOST_TRIED); i++) {
     const to = gridPoint(found.field, Math.round((i * most) / Math.min(most, MOST_TRIED)));
     if (to <= found.value) continue;
     const tried = chainOf({ ...facts, values: { ...facts.values, [keyText(found.key)]: to } });
-    const roll = handsOff(tried, ROLL_MPS);
-    if (roll.verdict === 'settles' && handsOff(tried, FAST_MPS).verdict === 'settles')
+    const rest = restDeg(tried, ROLL_MPS);
+    if (rest <= WORTH_IT * now.rest && unrest(tried, ROLL_MPS) <= now.roll && unrest(tried, FAST_MPS) <= now.fast)
       return change(
         found,
         to,
-        `Let go at a slow roll it stays off centre; with ${to} it comes back within ${(roll.settleS ?? 0).toFixed(1)} s, and at speed it stays calm.`,
+        `Let go far off centre at a slow roll it stays ${now.rest.toFixed(1)}° off; with ${to} it comes back to ${rest.toFixed(1)}°, and moves by itself no more than now.`,
       );
   }
   return null;

@@ -42,6 +42,8 @@ export const forceSchema = z.strictObject({
     delayS: notNegative.max(0.2),
     inertiaKgM2: z.number().min(0.0005).max(1),
     viscousNms: notNegative.max(1),
+    // A file that does not know it has none.
+    topRadps: z.number().min(1).max(1000).nullable().default(null),
     rotationDeg: z.number().min(90).max(3600),
   }),
 });
