@@ -65,11 +65,14 @@ export const feel: Command = {
       throw new UsageError(`feel needs --complaint, one of ${COMPLAINTS.map(({ id }) => id).join(', ')}`);
     const { facts, questions, inputs } = driveProfile(args, 'feel');
     // A profile is of one car: what hangs on the others cannot be told here.
-    const causes = questions.feel(complaint.id, facts, USUAL_SCHOOLS, []);
+    const { causes, advised, next } = questions.feel(complaint.id, facts, USUAL_SCHOOLS, []);
     return {
-      json: { complaint: complaint.id, words: complaint.words, causes, byHand: complaint.byHand, inputs },
+      json: { complaint: complaint.id, words: complaint.words, causes, advised, next, byHand: complaint.byHand, inputs },
       table: [
         ...causes.map(({ name, verdict, says }) => [verdict, name, says]),
+        advised
+          ? ['change', `${advised.change.label} ${shown(advised.change.from)} → ${shown(advised.change.to)}`, advised.after]
+          : ['measure next', next.measure, ''],
         ['look by hand', complaint.byHand, ''],
       ],
     };

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { FoundCause } from '@/core/feel/cause';
+import type { FeelAnswer } from '@/core/feel/complaints';
 import type { AlikeBy, CarGain } from '@/core/force/carGains';
 import type { ChainFacts } from '@/core/force/chainOf';
 import { driveForForce, forceQuestions, judgeLogged, type ForceQuestions } from '@/core/force/forceQuestions';
@@ -53,7 +53,7 @@ const api = {
   calm: (facts: ChainFacts, schools: ForceSchools): StabilityReport => asked().calm(facts, schools),
   smooth: (facts: ChainFacts, schools: ForceSchools): SmoothReport => asked().smooth(facts, schools),
   cars: (facts: ChainFacts, sides: OtherCar[], by: AlikeBy): CarGain[] => asked().cars(facts, sides, by),
-  feel: (complaint: string, facts: ChainFacts, schools: ForceSchools, sides: OtherCar[]): FoundCause[] =>
+  feel: (complaint: string, facts: ChainFacts, schools: ForceSchools, sides: OtherCar[]): FeelAnswer =>
     asked().feel(complaint, facts, schools, sides),
   async logged(ride: LoggedRide, facts: ChainFacts, schools: ForceSchools): Promise<LoggedReport | null> {
     return judgeLogged(await logOf(ride.url), ride.settings, facts, schools);

@@ -33,6 +33,8 @@ export interface Judged {
   /** The figures that it rests on, as a sentence. */
   says: string;
   change?: FeelChange | null;
+  /** How much of it there is, in its own unit, where evidence is full long before the worst; less is better. */
+  amount?: number;
 }
 
 export interface Cause {
@@ -51,6 +53,8 @@ export interface FoundCause {
   evidence: number;
   says: string;
   change: FeelChange | null;
+  /** What is to become less: the amount where there is one, else the evidence. */
+  amount: number;
 }
 
 const LIKELY_FROM = 0.6;
@@ -72,9 +76,16 @@ export function rankCauses(causes: readonly Cause[], facts: FeelFacts): FoundCau
         Number(b.cause.takesAway) - Number(a.cause.takesAway) ||
         b.judged.evidence - a.judged.evidence,
     )
-    .map(({ cause: { name }, judged: { evidence, says, change } }) => {
+    .map(({ cause: { name }, judged: { evidence, says, change, amount } }) => {
       const verdict = verdictOf(evidence);
-      return { name, verdict, evidence, says, change: verdict === 'ruled out' ? null : (change ?? null) };
+      return {
+        name,
+        verdict,
+        evidence,
+        says,
+        change: verdict === 'ruled out' ? null : (change ?? null),
+        amount: amount ?? evidence,
+      };
     });
 }
 

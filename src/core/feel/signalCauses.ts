@@ -1,6 +1,6 @@
 import { gripCue, type Stretch } from '../force/balance';
 import { KERB_LEVEL } from '../force/effects';
-import { deadAdvice, doubledNotes, gainAdvice, isCalm } from '../force/forceAdvice';
+import { deadAdvice, doubledAdvice, gainAdvice, isCalm } from '../force/forceAdvice';
 import { effectParameter, forceField } from '../force/forceParameters';
 import type { Effect } from '../force/effects';
 import { smoothingAdvice } from '../force/smoothing';
@@ -13,8 +13,10 @@ import { percent } from '../text/percent';
 /** What an effect may be of the tyres’ own force before it hides them. */
 const QUIET_SHARE = 0.3;
 const LOUD_SHARE = 0.7;
-/** A kerb that shakes by so much is information, N·m. */
-const KERB_NM = 1.2;
+/** A kerb that shakes by so much is information: N·m, and as a share of what corners weigh. */
+const KERB_NM = 0.8;
+const KERB_SHARE = 0.2;
+const KERB_IS_ON = 0.25;
 /** The torque falls by so much before the front lets go: it is felt. */
 const FELT_DROP = 0.3;
 
@@ -61,6 +63,7 @@ export const SIGNAL_CAUSES = {
       const advice = gainAdvice(facts, chain, judged, clipping);
       return {
         evidence: headroomDb === null ? 0 : ramp(headroomDb, 0.5, 5),
+        amount: Math.max(0, headroomDb ?? 0),
         says:
           headroomDb === null
             ? 'There is no force at all.'
@@ -77,6 +80,7 @@ export const SIGNAL_CAUSES = {
       const advice = gainAdvice(facts, chain, judged, clipping);
       return {
         evidence: Math.max(ramp(clipShare, 0.01, 0.06), ramp(sustainedShare, 0.001, 0.01)),
+        amount: clipShare + sustainedShare,
         says: `${percent(clipShare, 1)} of the ride is clipped, ${percent(sustainedShare, 1)} held at the limit: there nothing more can be said, however much is added.`,
         change: advice && advice.to < advice.from ? advice : null,
       };
@@ -130,21 +134,19 @@ export const SIGNAL_CAUSES = {
     judge(f) {
       const { title, base } = f.chain;
       const shakes = title.gain * title.effects.kerb * KERB_LEVEL * base.strength * f.chain.hardware.ratedNm;
-      const says = `A kerb shakes the rim by ±${newtonMetres(shakes)}; corners weigh ${newtonMetres(f.judged.judgement.cornerNm)}.`;
+      const { cornerNm } = f.judged.judgement;
+      const says = `A kerb shakes the rim by ±${newtonMetres(shakes)}; corners weigh ${newtonMetres(cornerNm)}.`;
       return {
-        evidence: ramp(shakes, KERB_NM, 3 * KERB_NM),
+        amount: shakes,
+        evidence: Math.max(
+          // Whatever shakes on kerbs is this first of all.
+          title.effects.kerb > 0 ? KERB_IS_ON : 0,
+          ramp(shakes, KERB_NM, 3 * KERB_NM),
+          ramp(shakes / Math.max(0.1, cornerNm), KERB_SHARE, 3 * KERB_SHARE),
+        ),
         says,
-        change:
-          shakes > KERB_NM
-            ? forceChange(
-                f.facts,
-                'title',
-                'kerbEffect',
-                (title.effects.kerb * KERB_NM) / shakes,
-                says,
-                'atMost',
-              )
-            : null,
+        // Half of what it is: who complains of it wants to feel a difference, and still to feel the kerb.
+        change: forceChange(f.facts, 'title', 'kerbEffect', title.effects.kerb / 2, says, 'atMost'),
       };
     },
   },
@@ -183,8 +185,10 @@ export const SIGNAL_CAUSES = {
     name: 'Two settings do the same',
     takesAway: true,
     judge({ facts }) {
-      const [note] = doubledNotes(facts);
-      return note ? { evidence: 0.4, says: note } : { evidence: 0, says: 'Nothing is set twice.' };
+      const [doubled] = doubledAdvice(facts);
+      return doubled
+        ? { evidence: 0.4, says: doubled.evidence, change: doubled }
+        : { evidence: 0, says: 'Nothing is set twice.' };
     },
   },
 } satisfies Record<string, Cause>;

@@ -1,10 +1,14 @@
 import { calming } from '../force/calming';
 import { calmingChange, deadAdvice, isCalm, minForceAdvice, movementText } from '../force/forceAdvice';
 import type { ForceParameter } from '../force/forceParameters';
-import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from '../force/handsOff';
+import { FAST_MPS, handsOff, restDeg, ROLL_MPS, type ForceChain } from '../force/handsOff';
+import { springAdvice } from '../force/springAdvice';
 import { ramp, type Cause } from './cause';
 import { forceChange } from './changes';
 import { percent } from '../text/percent';
+
+/** A rim that stays so far off by itself is held. */
+const HELD_FAR_DEG = 8;
 
 /** What is changed to bring a dead damper to life. */
 const DAMPERS = new Set<string>(['titleDamper', 'damperChannel'] satisfies ForceParameter[]);
@@ -120,14 +124,15 @@ export const STILLNESS_CAUSES = {
     takesAway: false,
     judge({ facts, chain, calm, judged }) {
       const advice = minForceAdvice(facts, chain, judged.judgement.weakest, calm);
-      const rest = Math.abs(calm.roll.trace.at(-1) ?? 0);
+      const rest = restDeg(chain, ROLL_MPS);
       const sticks = calm.roll.verdict === 'sticks';
       return {
-        evidence: sticks ? 0.9 : 0,
+        evidence: sticks ? ramp(rest, 0, HELD_FAR_DEG) : 0,
         says: sticks
-          ? `Let go at a slow roll it stays ${rest.toFixed(1)}° off: its friction of ${chain.hardware.frictionNm.toFixed(2)} N·m is more than the tyres pull there.`
+          ? `Let go far off centre at a slow roll it stays ${rest.toFixed(1)}° off: its friction of ${chain.hardware.frictionNm.toFixed(2)} N·m is more than the tyres pull there.`
           : `Let go at a slow roll it ${calm.roll.verdict}${calm.roll.settleS === null ? '' : ` within ${calm.roll.settleS.toFixed(1)} s`}.`,
-        change: advice && advice.to > advice.from ? advice : null,
+        change:
+          (advice && advice.to > advice.from ? advice : null) ?? springAdvice(facts, chain, calm, 'some'),
       };
     },
   },

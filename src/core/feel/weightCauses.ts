@@ -107,6 +107,7 @@ export const WEIGHT_CAUSES = {
       const says = `The hardest hit reaches ${newtonMetres(peakNm)}; corners weigh ${newtonMetres(cornerNm)}, and the limit stands at ${newtonMetres(chain.base.torqueLimitNm)}.`;
       return {
         evidence: ramp(peakNm / limit, 1, 1.6),
+        amount: peakNm,
         says,
         change:
           chain.base.torqueLimitNm > limit
@@ -116,14 +117,15 @@ export const WEIGHT_CAUSES = {
     },
   },
   cornersLight: {
-    name: 'Corners weigh little',
+    name: 'Corners could weigh more',
     takesAway: false,
     judge({ facts, chain, judged }) {
       const { cornerNm, carCornerNm } = judged.judgement;
-      const says = `Corners weigh ${newtonMetres(cornerNm)} at the rim; the car’s own column would ask for ${newtonMetres(carCornerNm)}.`;
+      const says = `Corners weigh ${newtonMetres(cornerNm)} at the rim; the car’s own column would ask for ${newtonMetres(carCornerNm)}: how much of that is wanted is yours to say.`;
       const found = strengthFor(facts, chain, 1.2 * cornerNm, cornerNm);
       return {
         evidence: ramp(1 - cornerNm / Math.max(0.1, carCornerNm), 0.3, 0.8),
+        amount: Math.max(0, carCornerNm - cornerNm),
         says,
         change:
           'refused' in found || found.to <= found.field.value
@@ -139,14 +141,15 @@ export const WEIGHT_CAUSES = {
     },
   },
   cornersHeavy: {
-    name: 'Corners weigh much',
+    name: 'Corners could weigh less',
     takesAway: true,
     judge({ facts, chain, judged }) {
       const { cornerNm } = judged.judgement;
       const radius = (facts.rig.rim.diameterMm ?? 300) / 2000;
-      const says = `Corners weigh ${newtonMetres(cornerNm)}, ${(cornerNm / radius).toFixed(0)} N at the rim.`;
+      const says = `Corners weigh ${newtonMetres(cornerNm)}, ${(cornerNm / radius).toFixed(0)} N at the rim: whether that is much is yours to say.`;
       return {
-        evidence: ramp(cornerNm / radius, 20, 50),
+        evidence: ramp(cornerNm / radius, 5, 50),
+        amount: cornerNm,
         says,
         change: forceChange(facts, 'base', 'strength', 0.8 * chain.base.strength, says, 'atMost'),
       };

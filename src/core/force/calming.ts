@@ -46,7 +46,10 @@ export function calming(
 /** Values of the menu beyond the present one, the nearest first, the end among them; nothing at all is no strength. */
 function pointsFrom({ field, value }: ForceField, direction: 'up' | 'down'): number[] {
   const all = Array.from({ length: gridCount(field) }, (_, i) => gridPoint(field, i));
-  const beyond = direction === 'up' ? all.filter((v) => v > value) : all.filter((v) => v < value && v > field.min).reverse();
+  const beyond =
+    direction === 'up'
+      ? all.filter((v) => v > value)
+      : all.filter((v) => v < value && v > field.min).reverse();
   const count = Math.min(MOST_TRIED, beyond.length);
   return Array.from({ length: count }, (_, i) => beyond[Math.ceil(((i + 1) * beyond.length) / count) - 1]!);
 }

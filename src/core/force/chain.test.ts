@@ -24,7 +24,8 @@ const hardware: BaseHardware = {
   frictionNm: 0,
   delayS: 0.002,
   inertiaKgM2: 0.01,
-  viscousNms: 0, topRadps: null,
+  viscousNms: 0,
+  topRadps: null,
   rotationDeg: 900,
 };
 const still = { angle: 0, rate: 0 };

@@ -56,7 +56,10 @@ export function deadControls(read: Read): DeadControl[] {
 
 /** Pairs that do the same thing twice, both in use. */
 export function doubledSettings(read: Read): Coupling[] {
+  // What nothing lets through does nothing, and so does nothing twice.
+  const isHeld = (at: Coupling['to']) =>
+    deadControls(read).some(({ dead }) => dead.layer === at.layer && dead.parameter === at.parameter);
   return COUPLINGS.filter(
-    ({ from, does, to }) => does === 'doubles' && (read(from) ?? 0) > 0 && (read(to) ?? 0) > 0,
+    ({ from, does, to }) => does === 'doubles' && (read(from) ?? 0) > 0 && (read(to) ?? 0) > 0 && !isHeld(to),
   );
 }

@@ -9,7 +9,8 @@ const HARDWARE: BaseHardware = {
   frictionNm: 0,
   delayS: 0,
   inertiaKgM2: 0.02,
-  viscousNms: 0, topRadps: null,
+  viscousNms: 0,
+  topRadps: null,
   rotationDeg: 900,
 };
 

@@ -12,7 +12,8 @@ const hardware = {
   frictionNm: 0,
   delayS: 0.004,
   inertiaKgM2: 0.01,
-  viscousNms: 0, topRadps: null,
+  viscousNms: 0,
+  topRadps: null,
   rotationDeg: 900,
 };
 

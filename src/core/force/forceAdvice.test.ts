@@ -3,7 +3,7 @@ import { menusFor } from '@/catalog/menusFor';
 import { keyText } from '../settings/setting';
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';
-import { calmAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import { calmAdvice, deadAdvice, doubledAdvice, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
 import { forceRecorder } from './forceInputs';
 import { judgeForce } from './judgeForce';
 
@@ -121,7 +121,9 @@ it.each<[string, Record<string, number>, string]>([
   expect(isCalm(calm)).toBe(false);
   const advice = calmAdvice(facts, calm)!;
   expect(advice.label).toBe(label);
-  expect(advice.evidence).toMatch(/^Let go (5|15)° off centre at 40 m\/s it (saws|rings).*it comes to rest from every release/);
+  expect(advice.evidence).toMatch(
+    /^Let go (5|15)° off centre at 40 m\/s it (saws|rings).*it comes to rest from every release/,
+  );
   expect(isCalm(calmOf(factsOf(rig, { ...values, [keyText(advice.key)]: advice.to })).calm)).toBe(true);
 });
 
@@ -138,5 +140,11 @@ it('a dead damper is taken away where nothing needs it, and let through where th
   expect(deadAdvice(facts, false)).toMatchObject([{ label: 'Title damper', from: 0, to: 100 }]);
   expect(deadAdvice(factsOf('tern'), false)).toEqual([]);
   const twice = factsOf('gannet', { 'title/steering/titleDamper': 30 });
-  expect(doubledNotes(twice)).toEqual([expect.stringMatching(/do the same twice/)]);
+  expect(doubledAdvice(twice)).toMatchObject([
+    { label: 'Damper', from: 30, to: 0, evidence: expect.stringMatching(/do the same twice/) as string },
+  ]);
+  // What is held shut does nothing, and so nothing twice.
+  expect(
+    doubledAdvice(factsOf('tern', { 'title/steering/titleDamper': 30, 'base/steering/damper': 50 })),
+  ).toEqual([]);
 });

@@ -31,11 +31,15 @@ function change({ key, field, value }: ForceField, canonical: number, evidence: 
   return { key, label: field.label, from: value, to: gridValue(field, canonical), evidence };
 }
 
-/** Two settings that do the same twice, as sentences. */
-export function doubledNotes(facts: ChainFacts): string[] {
+/** Two settings that do the same twice: the title's, which goes through the base's channel, is taken away. */
+export function doubledAdvice(facts: ChainFacts): Proposal[] {
   return doubledSettings((at) => fieldAt(facts, at)?.canonical ?? null).map(({ from, to }) => {
     const [one, other] = [fieldAt(facts, from)!, fieldAt(facts, to)!];
-    return `${one.field.label} ${one.value} on the base and ${other.field.label} ${other.value} in the title do the same twice: one is enough.`;
+    return change(
+      other,
+      0,
+      `${one.field.label} ${one.value} on the base and ${other.field.label} ${other.value} in the title do the same twice: one is enough.`,
+    );
   });
 }
 

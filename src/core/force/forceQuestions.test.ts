@@ -24,7 +24,8 @@ const FORCE: KnownForce = {
     frictionNm: 0.15,
     delayS: 0.006,
     inertiaKgM2: 0.012,
-    viscousNms: 0.005, topRadps: null,
+    viscousNms: 0.005,
+    topRadps: null,
     rotationDeg: 720,
   },
 };
@@ -159,7 +160,8 @@ describe('questions over one ride', () => {
   it('answer every complaint, and refuse one that nobody has', () => {
     const questions = fresh();
     for (const { id, causes } of COMPLAINTS) {
-      const found = questions.feel(id, facts, USUAL_SCHOOLS, []);
+      const { causes: found, next } = questions.feel(id, facts, USUAL_SCHOOLS, []);
+      expect(next.measure.length).toBeGreaterThan(10);
       expect(found.length).toBeLessThanOrEqual(causes.length);
       for (const { evidence, says } of found) {
         expect(evidence).toBeGreaterThanOrEqual(0);

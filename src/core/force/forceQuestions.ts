@@ -1,5 +1,4 @@
-import { causesOf, COMPLAINTS } from '../feel/complaints';
-import type { FoundCause } from '../feel/cause';
+import { answerTo, COMPLAINTS, type FeelAnswer } from '../feel/complaints';
 import { feelFactsOf } from '../feel/feelFacts';
 import type { RideLog } from '../rides/rideLog';
 import { keyText, type SettingValues } from '../settings/setting';
@@ -7,7 +6,7 @@ import { simulateRide, type RidePlan, type RideProgress } from '../vehicle/simul
 import { maskNotes } from './balance';
 import { carForce, carGains, type AlikeBy, type CarGain } from './carGains';
 import { chainOf, type ChainFacts } from './chainOf';
-import { calmAdvice, deadAdvice, doubledNotes, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import { calmAdvice, deadAdvice, doubledAdvice, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
 import type { Proposal } from '../settings/proposal';
 import { forceRecorder } from './forceInputs';
 import { effectParameter, forceField } from './forceParameters';
@@ -36,15 +35,10 @@ export interface ForceQuestions {
   /** Every car of the title beside the open one, which leads. */
   cars(facts: ChainFacts, sides: readonly OtherCar[], by: AlikeBy): CarGain[];
   /**
-   * What is behind a feeling, ranked by what was measured.
+   * What is behind a feeling, ranked by what was measured, with one change that was tried, or what to measure next.
    * @throws Error for a complaint that is none of {@link COMPLAINTS}
    */
-  feel(
-    complaintId: string,
-    facts: ChainFacts,
-    schools: ForceSchools,
-    sides: readonly OtherCar[],
-  ): FoundCause[];
+  feel(complaintId: string, facts: ChainFacts, schools: ForceSchools, sides: readonly OtherCar[]): FeelAnswer;
 }
 
 /** @param driven the ride that every question is answered over */
@@ -87,8 +81,21 @@ export function forceQuestions(driven: DrivenRide): ForceQuestions {
     feel(complaintId, facts, schools, sides) {
       const complaint = COMPLAINTS.find(({ id }) => id === complaintId);
       if (!complaint) throw new Error(`there is no complaint ${complaintId}`);
-      const measured = feelFactsOf(partsOf(facts), () => cars(facts, sides, 'peak'), schools.clipping);
-      return causesOf(complaint, measured);
+      const measured = (of: ChainFacts, others: readonly OtherCar[]) =>
+        feelFactsOf(partsOf(of), () => cars(of, others, 'peak'), schools.clipping);
+      return answerTo(complaint, measured(facts, sides), (change) => {
+        const set = (of: ChainFacts) => ({
+          ...of,
+          values: { ...of.values, [keyText(change.key)]: change.to },
+        });
+        if (!change.carId) return measured(set(facts), sides);
+        return measured(
+          facts,
+          sides.map((side) =>
+            side.facts.car.id === change.carId ? { ...side, facts: set(side.facts) } : side,
+          ),
+        );
+      });
     },
   };
 }
@@ -114,7 +121,10 @@ function judgeParts(parts: ForceParts, schools: ForceSchools): ForceReport {
     ...balance(),
     gain: gainAdvice(facts, chain, judged(), schools.clipping),
     weight: weightAdvice(facts, chain, judgement, schools.weight),
-    notes: [...maskNotes(balance().balance, effectNames(facts)), ...doubledNotes(facts)],
+    notes: [
+      ...maskNotes(balance().balance, effectNames(facts)),
+      ...doubledAdvice(facts).map(({ evidence }) => evidence),
+    ],
   };
 }
 

@@ -19,6 +19,9 @@ const SAWS_DEG = 1;
 const RINGS_DEG = 0.3;
 const STICKS_DEG = 1;
 const SETTLED_DEG = 1;
+/** A rim and a car in which nothing has moved for so long stay as they are. */
+const AT_REST_S = 0.7;
+const STIRRED_DEG = 1e-4;
 /** Over the last two seconds. */
 const STANDS_DEG = 0.05;
 /** The picture's rate. */
@@ -70,7 +73,10 @@ export function handsOff(chain: ForceChain, speedMps: number): HandsOff {
 export function isStillWithin(chain: ForceChain, speedMps: number, withinS: number): boolean {
   return RELEASED_DEG.toReversed().every((from) => {
     const { verdict, settleS, trace } = release(chain, speedMps, from);
-    return (verdict === 'sticks' && stands(trace)) || (verdict === 'settles' && settleS !== null && settleS <= withinS);
+    return (
+      (verdict === 'sticks' && stands(trace)) ||
+      (verdict === 'settles' && settleS !== null && settleS <= withinS)
+    );
   });
 }
 
@@ -113,6 +119,7 @@ function release({ car, title, base, hardware }: ForceChain, speedMps: number, f
   let signal = 0;
   let due = 0;
   let ran = 0;
+  let [stoodAt, stoodFrom] = [Infinity, 0];
   for (; ran < steps; ran++) {
     const isNew = ran * STEP_S >= due - STEP_S / 2;
     if (isNew) {
@@ -126,6 +133,14 @@ function release({ car, title, base, hardware }: ForceChain, speedMps: number, f
     rolling.step(rim.angle, STEP_S);
     angles[ran] = rim.angle * DEG;
     if (!(Math.abs(angles[ran]!) <= FLIES_OFF_DEG)) break;
+    if (Math.abs(angles[ran]! - stoodAt) > STIRRED_DEG) {
+      stoodAt = angles[ran]!;
+      stoodFrom = ran;
+    } else if (ran - stoodFrom > AT_REST_S * RATE_HZ) {
+      // Rim and car have come to rest: nothing will move them any more.
+      angles.fill(angles[ran]!, ran);
+      ran = steps;
+    }
   }
   return { fromDeg, ...judge(angles.subarray(0, ran), ran < steps) };
 }

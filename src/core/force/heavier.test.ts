@@ -13,7 +13,8 @@ function chain(gain: number, strength: number, torqueLimitNm = 14): ForceChain {
       frictionNm: 0.1,
       delayS: 0.002,
       inertiaKgM2: 0.02,
-      viscousNms: 0, topRadps: null,
+      viscousNms: 0,
+      topRadps: null,
       rotationDeg: 900,
     },
   };

@@ -58,8 +58,7 @@ export function stepRim(
   const share = 1 / (1 + dt * release);
   const grip = stiffness + damping / dt;
   const push = torqueNm - grip * share * rim.twist + (damping / dt) * rim.twist;
-  rim.rate =
-    (inertiaKgM2 * rim.rate + dt * push) / (inertiaKgM2 + dt * (viscousNms + grip * share * dt));
+  rim.rate = (inertiaKgM2 * rim.rate + dt * push) / (inertiaKgM2 + dt * (viscousNms + grip * share * dt));
   rim.twist = (rim.twist + dt * rim.rate) * share;
   rim.angle += rim.rate * dt;
 }

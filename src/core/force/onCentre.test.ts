@@ -15,7 +15,8 @@ const ideal: ForceChain = {
     frictionNm: 0,
     delayS: 0,
     inertiaKgM2: 1e-6,
-    viscousNms: 0, topRadps: null,
+    viscousNms: 0,
+    topRadps: null,
     rotationDeg: 900,
   },
 };

@@ -53,7 +53,11 @@ export function springAdvice(
     if (to <= found.value) continue;
     const tried = chainOf({ ...facts, values: { ...facts.values, [keyText(found.key)]: to } });
     const rest = restDeg(tried, ROLL_MPS);
-    if (rest <= WORTH_IT * now.rest && unrest(tried, ROLL_MPS) <= now.roll && unrest(tried, FAST_MPS) <= now.fast)
+    if (
+      rest <= WORTH_IT * now.rest &&
+      unrest(tried, ROLL_MPS) <= now.roll &&
+      unrest(tried, FAST_MPS) <= now.fast
+    )
       return change(
         found,
         to,

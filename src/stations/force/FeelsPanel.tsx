@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { COMPLAINTS } from '@/core/feel/complaints';
+import { COMPLAINTS, type NextMeasure } from '@/core/feel/complaints';
 import type { ChainFacts } from '@/core/force/chainOf';
 import type { CauseVerdict, FoundCause } from '@/core/feel/cause';
 import { decimalsOf } from '@/core/response/dialect';
@@ -87,6 +87,15 @@ export function FeelsStep() {
   );
 }
 
+/** Where that is measured. */
+const WHERE: Record<NextMeasure['where'], string> = {
+  steering: '/axes/steering',
+  'hands-off': '/seat?do=minimum-force',
+  ride: '/ride',
+  compare: '/verdict',
+  'pre-flight': '/ready',
+};
+
 const MARKS: Record<CauseVerdict, string> = { likely: '●', possible: '◐', 'ruled out': '○' };
 
 function Causes({
@@ -119,8 +128,8 @@ function Causes({
         Measuring what can be behind it…
       </p>
     );
-  const first = answer.find(({ change }) => change !== null);
-  const some = answer.filter(({ verdict }) => verdict !== 'ruled out');
+  const { causes, advised, next } = answer;
+  const some = causes.filter(({ verdict }) => verdict !== 'ruled out');
   return (
     <section aria-labelledby="causes" className="mt-4">
       <h3 id="causes" className="text-lg font-bold">
@@ -129,7 +138,7 @@ function Causes({
           : `${words}: ${some[0]!.name.replace(/^./, (c) => c.toLowerCase())}`}
       </h3>
       <ol className="mt-2 border-t border-line">
-        {answer.map((cause) => (
+        {causes.map((cause) => (
           <CauseLine
             key={cause.name}
             cause={cause}
@@ -137,10 +146,19 @@ function Causes({
             facts={others.find(({ facts }) => facts.car.id === cause.change?.carId)?.facts ?? force.facts}
             // What is tried and not kept yet comes first.
             isBusy={isBusy || draft.changed.length > 0}
-            isFirst={cause === first}
+            after={advised?.cause.name === cause.name ? advised.after : null}
           />
         ))}
       </ol>
+      {!advised && (
+        <p className="mt-3 text-[15px]">
+          <span className="font-bold">What to measure next:</span>{' '}
+          <Link className="underline underline-offset-4" href={WHERE[next.where]}>
+            {next.measure}
+          </Link>
+          . No single setting that was tried would help.
+        </p>
+      )}
       <p className="mt-2 text-sm text-muted">No signal shows {byHand}.</p>
     </section>
   );
@@ -154,8 +172,8 @@ interface LineProps {
   isBusy: boolean;
 }
 
-function CauseLine({ isFirst, ...line }: LineProps & { isFirst: boolean }) {
-  const { name, verdict, says, change } = line.cause;
+function CauseLine({ after, ...line }: LineProps & { after: string | null }) {
+  const { name, verdict, says } = line.cause;
   return (
     <li className="grid grid-cols-[1.5rem_5.5rem_1fr] items-baseline gap-x-3 gap-y-2 xl:grid-cols-[1.5rem_5.5rem_1fr_auto] border-b border-line py-3 text-[15px]">
       <span aria-hidden="true">{MARKS[verdict]}</span>
@@ -163,9 +181,10 @@ function CauseLine({ isFirst, ...line }: LineProps & { isFirst: boolean }) {
       <span>
         <span className={verdict === 'ruled out' ? 'text-muted' : 'font-semibold'}>{name}</span>
         <span className="block text-muted">{says}</span>
+        {after !== null && <span className="mt-1 block">Simulated with the change: {after}</span>}
       </span>
-      {/* One change at a time: the strongest cause's. */}
-      {isFirst && change && <ApplyChange {...line} />}
+      {/* One change at a time: the strongest cause's that helps when it is tried. */}
+      {after !== null && <ApplyChange {...line} />}
     </li>
   );
 }
