@@ -20,6 +20,16 @@ export interface LocalPower {
   exponent: number;
 }
 
+/** Closer to a straight line than any menu writes. */
+const STRAIGHT = 1e-9;
+
+/** Whether a curve changes nothing, whichever kind it is written as. */
+export function isLinear(curve: Curve): boolean {
+  if (curve.kind === 'power') return Math.abs(curve.gamma - 1) < STRAIGHT;
+  if (curve.kind === 'blend') return Math.abs(curve.k) < STRAIGHT;
+  return curve.points.every(([x, y]) => Math.abs(x - y) < STRAIGHT);
+}
+
 /** u and f(u) in 0…1. */
 export function curveValue(curve: Curve, u: number): number {
   if (u <= 0) return 0;

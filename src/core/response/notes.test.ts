@@ -1,3 +1,4 @@
+import type { Curve } from './curve';
 import { travelHistogram, TRAVEL_BINS } from '../rides/travelHistogram';
 import { respond } from './compose';
 import { NEUTRAL_LAYER, type ResponseLayer } from './layer';
@@ -37,6 +38,21 @@ it('travel that is thrown away, steps that are lost, curves on curves', () => {
     },
   ).map((note) => note.code);
   expect(codes).toEqual(['travel-thrown-away', 'resolution-lost', 'curves-stacked']);
+});
+
+it.each<Curve>([
+  { kind: 'blend', k: 0 },
+  { kind: 'power', gamma: 1 },
+  {
+    kind: 'points',
+    points: [
+      [0, 0],
+      [0.4, 0.4],
+      [1, 1],
+    ],
+  },
+])('a curve that is neutral, however it is written, bends nothing: %j', (curve) => {
+  expect(said([layer({ curve }), layer({ curve: { kind: 'power', gamma: 2 } })])).toEqual([]);
 });
 
 it('a steering dead zone is weighed against the wheel’s own return', () => {

@@ -1,8 +1,8 @@
-import isEqual from 'fast-deep-equal';
 import { percentAbout } from '../text/percent';
 import type { AxisName } from '../axes/axes';
 import { effectiveResponse } from './compose';
-import { layerInverse, NEUTRAL_LAYER, type ResponseLayer } from './layer';
+import { isLinear } from './curve';
+import { layerInverse, type ResponseLayer } from './layer';
 
 /** Something about a response that its driver should know, with the reason in one sentence. */
 export interface ResponseNote {
@@ -83,7 +83,7 @@ function coarse({ layers, steps }: NoteFacts): ResponseNote | null {
 }
 
 function stacked({ layers }: NoteFacts): ResponseNote | null {
-  const curved = layers.filter(({ layer }) => !isEqual(layer.curve, NEUTRAL_LAYER.curve));
+  const curved = layers.filter(({ layer }) => !isLinear(layer.curve));
   if (curved.length < 2) return null;
   return {
     code: 'curves-stacked',

@@ -1,5 +1,5 @@
 import isEqual from 'fast-deep-equal';
-import { LINEAR, type Curve } from './curve';
+import { isLinear, LINEAR, type Curve } from './curve';
 import {
   gridCount,
   gridPoint,
@@ -254,14 +254,6 @@ function responseLosses(layer: ResponseLayer, target: Dialect): NotExpressible[]
     return end === null ? [] : [{ parameter, why: `${target.name} goes no further than ${end}.` }];
   });
 }
-
-function isLinear(curve: Curve): boolean {
-  if (curve.kind === 'power') return Math.abs(curve.gamma - LINEAR_GAMMA) < AT_DEFAULT;
-  if (curve.kind === 'blend') return Math.abs(curve.k) < AT_DEFAULT;
-  return curve.points.every(([x, y]) => Math.abs(x - y) < AT_DEFAULT);
-}
-
-const LINEAR_GAMMA = LINEAR.kind === 'power' ? LINEAR.gamma : 1;
 
 /** The source's curve as the number that this field writes; `null` where it is another kind of curve. */
 function comparable(field: DialectField, curve: Curve): number | null {

@@ -1,6 +1,6 @@
 'use client';
 
-import { brakeForceAdvice } from '@/core/axes/brakeForce';
+import { brakeForceInstead } from '@/book/judge/brakeForce';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import { rotationAdvice } from '@/core/axes/rotationAdvice';
 import { gridValue, toCanonical } from '@/core/response/dialect';
@@ -36,7 +36,7 @@ function pieces(axis: AxisView, view: BookView): Piece[] {
   const analysis = axis.capture?.analysis;
   if (!analysis) return [];
   if (analysis.axis === 'steering') return steeringPieces(analysis, view);
-  if (analysis.axis === 'brake') return brakePieces(analysis, view);
+  if (analysis.axis === 'brake') return brakePieces(axis, view);
   if (analysis.axis === 'clutch') return clutchPieces(analysis, axis);
   return [];
 }
@@ -77,20 +77,17 @@ function steeringPieces(
   ];
 }
 
-function brakePieces(analysis: PedalAnalysis, { rig }: BookView): Piece[] {
-  const { brakeForce } = rig.spec.base;
-  if (rig.spec.pedals.brake !== 'load-cell' || analysis.pressMean === null) return [];
-  const press = `Press as hard as you still would in the twentieth minute: that was ${analysis.pressMean.toFixed(2)} of the cell’s reach.`;
-  if (!brakeForce) return [];
-  const advice = brakeForceAdvice(analysis.pressMean, brakeForce);
-  if (!advice || advice.withMargin === brakeForce.now) return [];
+function brakePieces(axis: AxisView, { rig }: BookView): Piece[] {
+  const advice = brakeForceInstead(axis, rig.spec);
+  if (!advice) return [];
+  const press = `Press as hard as you still would in the twentieth minute: that was ${advice.pressMean.toFixed(2)} of the cell’s reach.`;
   return [
     {
       title: (
         <>
           Or on the base: brake force{' '}
           <span className="font-mono whitespace-nowrap">
-            {brakeForce.now} → {advice.withMargin}
+            {advice.now} → {advice.withMargin}
           </span>
         </>
       ),
