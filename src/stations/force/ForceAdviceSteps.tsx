@@ -60,7 +60,7 @@ export function ForceAdviceSteps({
           title={`${least.field.label}, found on the rig`}
           actions={
             <Link
-              href="/seat?do=least"
+              href="/seat?do=minimum-force"
               className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
             >
               From the seat

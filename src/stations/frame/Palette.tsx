@@ -110,7 +110,7 @@ export function Palette({
     { group: 'Seat', name: 'From the seat: everything', run: () => go('/seat?do=all') },
     { group: 'Seat', name: 'From the seat: all axes', run: () => go('/seat?do=axes') },
     { group: 'Seat', name: 'From the seat: pre-flight', run: () => go('/seat?do=ready') },
-    { group: 'Seat', name: 'From the seat: minimum force', run: () => go('/seat?do=least') },
+    { group: 'Seat', name: 'From the seat: minimum force', run: () => go('/seat?do=minimum-force') },
     ...view.axes
       .filter((axis) => axis.capture)
       .map((axis) => ({

@@ -2,7 +2,7 @@ import { simulatedRigById } from '@/catalog/find';
 import type { BookView } from '@/book/model/bookView';
 import { endOf, stepsAmong, TASK_VIEWS, tasksFor, wishOf, type SeatWish } from './tasks';
 
-const WISHES: SeatWish[] = ['all', 'ready', 'axes', 'check', 'card', 'least'];
+const WISHES: SeatWish[] = ['all', 'ready', 'axes', 'check', 'card', 'minimum-force'];
 const view = { rig: { spec: simulatedRigById('gannet').spec }, axes: [] } as unknown as BookView;
 const kinds = (wish: string, isTaught = true) =>
   tasksFor(view, wishOf(wish), isTaught).map((task) =>
@@ -70,6 +70,6 @@ describe('the end of a go', () => {
 
   it('leaves to where one came for', () => {
     expect(endOf(view, 'card').leaveTo).toBe('/card');
-    expect(endOf(view, 'least').leaveTo).toBe('/force');
+    expect(endOf(view, 'minimum-force').leaveTo).toBe('/force');
   });
 });

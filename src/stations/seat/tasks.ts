@@ -6,7 +6,7 @@ import { CaptureTask } from './CaptureTask';
 import { CardTask } from './CardTask';
 import { DoneTask } from './DoneTask';
 import { provedOrNot, readyOrNot } from './ends';
-import { LeastForceTask } from './LeastForceTask';
+import { MinimumForceTask } from './MinimumForceTask';
 import { ProofTask } from './ProofTask';
 import { ReadyTask } from './ReadyTask';
 import type { GoEnd, TaskProps } from './task';
@@ -20,7 +20,7 @@ export const TASK_VIEWS = {
   advise: AdviseTask,
   proof: ProofTask,
   card: CardTask,
-  least: LeastForceTask,
+  'minimum-force': MinimumForceTask,
   done: DoneTask,
 };
 
@@ -50,8 +50,8 @@ const GOES = {
       leaveTo: '/card',
     }),
   },
-  least: {
-    tasks: () => [{ kind: 'least' }],
+  'minimum-force': {
+    tasks: () => [{ kind: 'minimum-force' }],
     end: () => ({
       title: 'That was all',
       how: 'What was kept lies on the trail, and its proof with it.',

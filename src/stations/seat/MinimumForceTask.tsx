@@ -2,11 +2,13 @@
 
 import { keyText } from '@/core/settings/setting';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
 import { forceField } from '@/core/force/forceParameters';
+import { ROLL_MPS } from '@/core/force/handsOff';
+import { greatestMinForce } from '@/core/force/handsOffSearch';
 import { minForceStep, upperShare, type MinForceTry } from '@/core/force/minForcePlan';
-import { decimalsOf } from '@/core/response/dialect';
+import { decimalsOf, toCanonical } from '@/core/response/dialect';
 import { tone } from '@/live/voice';
 import { forceFactsOf } from '@/book/judge/force';
 import { applyChanges } from '@/book/write/settings';
@@ -17,16 +19,28 @@ import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 
+/** Nothing finer is predicted. */
+const LEAST_STEP = 0.0025;
+
 /** Minimum force found on the rig itself: a value, a slow roll with the hands off, and whether the rim rocks. */
-export function LeastForceTask({ view, taught, onDone }: TaskProps) {
+export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
   const router = useRouter();
   const source = useLiveRig((live) => live.source);
   const isGone = useLiveRig((live) => live.state === 'gone');
   const [tries, setTries] = useState<readonly MinForceTry[]>([]);
   const [isBusy, setBusy] = useState(false);
   const found = forceField(view.menus, view.settings, 'title', 'minForce');
-  const upper = upperShare(chainOf(forceFactsOf(view)));
-  const step = found && minForceStep(found.field, upper, tries);
+  const bounds = useMemo(() => {
+    const chain = chainOf(forceFactsOf(view));
+    const step = found ? toCanonical(found.field, found.field.min + found.field.step) : 1;
+    return {
+      predicted: greatestMinForce(chain, ROLL_MPS, Math.max(LEAST_STEP, step)),
+      upper: upperShare(chain),
+    };
+    // What is set does not change while it is looked for.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [view.combination]);
+  const step = found && minForceStep(found.field, bounds, tries);
   const keep = async (value: number) => {
     setBusy(true);
     const why = `Found on the rig in ${tries.length} tries: ${value} stays still, one step more rocks by itself.`;
@@ -74,9 +88,11 @@ export function LeastForceTask({ view, taught, onDone }: TaskProps) {
         remark={
           isGone
             ? 'The device is unplugged; plug it in to go on. Nothing is lost.'
-            : tries.length === 0
-              ? 'From above downwards; a strong base: thumbs outside.'
-              : `${step.triesLeft} more at most`
+            : step.isAgain
+              ? 'That surprises: once more, to be sure'
+              : tries.length === 0
+                ? 'Begins where the simulation expects it; a strong base: thumbs outside.'
+                : `about ${step.triesLeft} more`
         }
         leaveTo="/force"
         answers={<AnswerWords buttons={taught.buttons} yes="it rocks" no="it is still" />}
