@@ -46,6 +46,17 @@ it('what was taught is remembered for that device, and a simulated rig comes tau
   expect(simulated.result.current.buttons).toEqual({ yes: 0, no: 1 });
 });
 
+it('a button goes by what its driver calls it, else by its number; a simulated rig has two paddles', () => {
+  const { result } = renderHook(() => useAnswerButtons(pad('wheel').source));
+  expect(result.current.nameOf(4)).toBe('button 5');
+  act(() => result.current.call(4, 'right paddle'));
+  expect([4, 5].map(result.current.nameOf)).toEqual(['right paddle', 'button 6']);
+  act(() => result.current.call(4, ''));
+  expect(result.current.nameOf(4)).toBe('button 5');
+  const simulated = renderHook(() => useAnswerButtons(pad('simulated:tern').source));
+  expect([0, 1].map(simulated.result.current.nameOf)).toEqual(['right paddle', 'left paddle']);
+});
+
 it.each(['{', '"text"', '7'])('a memory that holds %s is none', (spoilt) => {
   localStorage.setItem('pebble-answers:wheel', spoilt);
   const { result } = renderHook(() => useAnswerButtons(pad('wheel').source));

@@ -29,6 +29,22 @@ function read(id: string): AnswerButtons {
   }
 }
 
+/** What a simulated rig's buttons are. */
+const SIMULATED_NAMES: Record<number, string> = { 0: 'right paddle', 1: 'left paddle' };
+const namesKey = (id: string) => `pebble-button-names:${id}`;
+
+/** What the driver calls the buttons of a device, by their numbers. */
+function readNames(id: string): Record<string, string> {
+  if (id.startsWith('simulated:')) return { ...SIMULATED_NAMES };
+  try {
+    const found = JSON.parse(remembered(namesKey(id)) ?? 'null') as unknown;
+    if (!found || typeof found !== 'object') return {};
+    return Object.fromEntries(Object.entries(found).filter(([, name]) => typeof name === 'string'));
+  } catch {
+    return {};
+  }
+}
+
 /** The taught buttons of a device: what a press means, and how to teach one anew. */
 export function useAnswerButtons(source: DeviceSource | null) {
   const id = source?.info.id ?? '';
@@ -58,7 +74,19 @@ export function useAnswerButtons(source: DeviceSource | null) {
     },
     [learning, buttons],
   );
-  return { buttons, learning, learn: setLearning, meaning };
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- read anew after every name
+  const names = useMemo(() => (id ? readNames(id) : {}), [id, version]);
+  /** A button as its driver calls it, else by its number. */
+  const nameOf = useCallback((index: number) => names[index] ?? `button ${index + 1}`, [names]);
+  const call = useCallback(
+    (index: number, name: string) => {
+      const { [index]: _, ...others } = readNames(id);
+      remember(namesKey(id), JSON.stringify(name === '' ? others : { ...others, [index]: name }));
+      setVersion((n) => n + 1);
+    },
+    [id],
+  );
+  return { buttons, learning, learn: setLearning, meaning, nameOf, call };
 }
 
 export type TaughtButtons = ReturnType<typeof useAnswerButtons>;

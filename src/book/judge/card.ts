@@ -63,6 +63,7 @@ export function typedInView(
   return {
     atMs,
     version,
+    changed,
     since: [
       ...(changed.length > 0 ? [settingNames(view, changed)] : []),
       ...(version === versionText(ready)

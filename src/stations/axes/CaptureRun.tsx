@@ -100,7 +100,7 @@ export function CaptureRun({ source, simulated, start, isSequential, toFollow, o
               </p>
             )}
           </div>
-          <TeachButtons taught={taught} />
+          <TeachButtons taught={taught} canName={simulated === null} />
           {simulated && (
             <SimulatedPanel
               key={axis}

@@ -61,7 +61,7 @@ export function AdviseTask({
       how={`${next.evidence} Yes writes it on the trail; type it into ${view.names.title} when you are out of the seat.`}
       done={place.done}
       of={place.of}
-      answers={<AnswerWords buttons={taught.buttons} yes="take it" no="not for me" />}
+      answers={<AnswerWords taught={taught} yes="take it" no="not for me" />}
     />
   );
 }

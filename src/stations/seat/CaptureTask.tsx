@@ -109,7 +109,7 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
       leaveTo={`/axes/${axis}`}
       answers={
         <AnswerWords
-          buttons={taught.buttons}
+          taught={taught}
           {...(status.saving !== 'refused'
             ? { yes: 'take it as it is', no: 'this step again' }
             : isAway(status.problems)

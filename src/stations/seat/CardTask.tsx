@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { writtenValue } from '@/core/card/setupCard';
 import { tone } from '@/live/voice';
 import { cardTypedIn } from '@/book/write/card';
-import { cardOf } from '@/book/judge/card';
+import { cardToType } from '@/book/judge/cardToType';
 import { useLiveRig } from '@/live/liveRig';
 import { told } from '@/parts/told';
 import { AnswerWords } from './answerWords';
@@ -13,38 +13,56 @@ import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
 import { useSeatAnswer } from './useSeatAnswer';
 
-/** The card one value at a time, read aloud: a paddle goes on, the other one back. */
+/** The card from the seat: what changed, one value at a time, read aloud; then whether the rest stands, or is walked through too. */
 export function CardTask({ view, taught, onDone }: TaskProps) {
   const router = useRouter();
   const source = useLiveRig((live) => live.source);
+  const [{ changed, rest }] = useState(() => cardToType(view));
   const [at, setAt] = useState(0);
-  const lines = cardOf(view).pages.flatMap((page) =>
-    page.lines.map((line) => ({ ...line, path: page.path })),
-  );
+  const [withRest, setWithRest] = useState(false);
+  const lines = withRest ? [...changed, ...rest] : changed;
   const line = lines[at];
-  useSeatAnswer(source, taught.meaning, (answer) => {
-    if (answer === 'no') return setAt(Math.max(0, at - 1));
-    tone('counted');
-    if (at + 1 < lines.length) return setAt(at + 1);
+  const finish = () =>
     void cardTypedIn(true).then((reply) => {
       if (!told(reply)) return;
       router.refresh();
       onDone();
     });
+  useSeatAnswer(source, taught.meaning, (answer) => {
+    if (line) {
+      if (answer === 'no') return setAt(Math.max(0, at - 1));
+      tone('counted');
+      const isLast = at + 1 === lines.length;
+      return isLast && (withRest || rest.length === 0) ? finish() : setAt(at + 1);
+    }
+    if (answer === 'yes') return finish();
+    setWithRest(true);
   });
-  if (!line) return null;
-  const value = writtenValue(line);
+  const word = view.typedIn ? 'as it was when the card was last typed in' : 'at its neutral';
+  if (!line)
+    return (
+      <SeatScreen
+        title={`The other ${rest.length}: each ${word}?`}
+        how={
+          changed.length === 0
+            ? 'Nothing has changed. Are you sure that nobody else has?'
+            : `The ${changed.length} that changed are typed in. A title that was reset, or driven by others, is walked through.`
+        }
+        done={1}
+        of={1}
+        leaveTo="/card"
+        answers={<AnswerWords taught={taught} yes="they are, done" no="walk through all" />}
+      />
+    );
   return (
     <SeatScreen
-      title={`${line.axis} ${line.label.toLowerCase()}: ${value}`}
+      title={`${line.axis} ${line.label.toLowerCase()}: ${writtenValue(line)}`}
       how={`${line.path}. ${line.isNeutral ? 'Its neutral.' : `In steps of ${line.step}.`}`}
       done={0}
       of={1}
-      remark={`${at + 1} of ${lines.length}`}
+      remark={`${at + 1} of ${lines.length}${withRest ? '' : ' that changed'}`}
       leaveTo="/card"
-      answers={
-        <AnswerWords buttons={taught.buttons} yes="typed in, next" no={at === 0 ? null : 'the one before'} />
-      }
+      answers={<AnswerWords taught={taught} yes="typed in, next" no={at === 0 ? null : 'the one before'} />}
     />
   );
 }

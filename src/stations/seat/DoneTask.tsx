@@ -17,7 +17,7 @@ export function DoneTask({ taught, place, end: { title, how, leaveTo }, onLeave 
       done={place.of}
       of={place.of}
       leaveTo={leaveTo}
-      answers={<AnswerWords buttons={taught.buttons} yes="leave the seat" no={null} />}
+      answers={<AnswerWords taught={taught} yes="leave the seat" no={null} />}
     />
   );
 }

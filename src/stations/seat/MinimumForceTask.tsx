@@ -95,7 +95,7 @@ export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
                 : `about ${step.triesLeft} more`
         }
         leaveTo="/force"
-        answers={<AnswerWords buttons={taught.buttons} yes="it rocks" no="it is still" />}
+        answers={<AnswerWords taught={taught} yes="it rocks" no="it is still" />}
       />
     );
   return (
@@ -111,7 +111,7 @@ export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
       leaveTo="/force"
       answers={
         <AnswerWords
-          buttons={taught.buttons}
+          taught={taught}
           yes={step.kind === 'found' ? 'keep it' : 'leave it'}
           no={step.kind === 'found' ? 'not for me' : null}
         />

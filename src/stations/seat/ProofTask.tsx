@@ -45,7 +45,7 @@ export function ProofTask({ view, taught, place, onDone }: TaskProps) {
       of={place.of}
       remark={status.isGone ? 'The device is unplugged; plug it in to go on.' : shortWords(status.short)}
       isFault={status.isGone}
-      answers={<AnswerWords buttons={taught.buttons} yes={null} no="it does not come" holds={false} />}
+      answers={<AnswerWords taught={taught} yes={null} no="it does not come" holds={false} />}
     >
       <p className="text-8xl font-bold">
         {status.value === null ? '–' : proofFigure(status.current, status.value)}

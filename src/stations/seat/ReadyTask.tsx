@@ -64,7 +64,7 @@ export function ReadyTask({ view, taught, place, onDone }: TaskProps) {
       of={place.of}
       remark={item.why ? item.why.replace(/^./, (c) => c.toUpperCase()) : `${settled} of ${items.length}`}
       isFault={item.state === 'not-so'}
-      answers={<AnswerWords buttons={taught.buttons} yes={isSeen ? null : 'done'} no="later" holds={holds} />}
+      answers={<AnswerWords taught={taught} yes={isSeen ? null : 'done'} no="later" holds={holds} />}
     />
   );
 }

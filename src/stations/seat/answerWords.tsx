@@ -1,19 +1,19 @@
-import type { AnswerButtons } from '@/live/answerButtons';
+import type { TaughtButtons } from '@/live/answerButtons';
 
 /** How yes and no are said, for the foot of the screen. */
 export function AnswerWords({
-  buttons,
+  taught: { buttons, nameOf },
   yes,
   no,
   holds = true,
 }: {
-  buttons: AnswerButtons;
+  taught: Pick<TaughtButtons, 'buttons' | 'nameOf'>;
   /** What yes and no mean here; `null` where there is nothing to say with it. */
   yes: string | null;
   no: string | null;
   holds?: boolean;
 }) {
-  const button = (index: number | null) => (index === null ? 'any button' : `button ${index + 1}`);
+  const button = (index: number | null) => (index === null ? 'any button' : nameOf(index));
   return (
     <>
       {yes && (
