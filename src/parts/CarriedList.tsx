@@ -7,6 +7,7 @@ import { AXIS_WORDS } from '@/core/axes/axes';
 import { Button } from '@/ui/Button';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
+import { heavierCaution } from '@/book/judge/force';
 import { changeText, settingName } from '@/book/judge/trail';
 import { percent } from '@/core/text/percent';
 import { told } from './told';
@@ -17,12 +18,18 @@ const GAP_COUNTS = 0.005;
 
 /** What would change here, item by item, with what cannot be said here; the driver takes what is wanted. */
 export function CarriedList({ view, carried, why }: { view: BookView; carried: CarriedAxis[]; why: string }) {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  // Ticked is what is known to mean the same here; the rest waits for the driver.
+  const [toggled, setToggled] = useState<ReadonlySet<string>>(new Set());
   const items = carried.flatMap((axis) => axis.items);
-  const chosen = items.filter((item) => !left.has(keyText(item.key)));
+  const isChosen = ({ key, doubt }: CarriedItem) => (doubt === null) !== toggled.has(keyText(key));
+  const chosen = items.filter(isChosen);
+  const caution = heavierCaution(view, {
+    ...view.settings,
+    ...Object.fromEntries(chosen.map(({ key, to }) => [keyText(key), to])),
+  });
   const toggle = (item: CarriedItem) => {
     const text = keyText(item.key);
-    setLeft((now) => {
+    setToggled((now) => {
       const next = new Set(now);
       if (!next.delete(text)) next.add(text);
       return next;
@@ -44,12 +51,15 @@ export function CarriedList({ view, carried, why }: { view: BookView; carried: C
               <input
                 type="checkbox"
                 className="h-5 w-5 shrink-0 accent-(--lichen)"
-                checked={!left.has(keyText(item.key))}
+                checked={isChosen(item)}
                 onChange={() => toggle(item)}
               />
               <span className="grow">
                 {settingName(view, item.key)}
                 {item.isTranslated && <span className="text-muted"> translated</span>}
+                {item.doubt !== null && (
+                  <span className="block text-sm text-rust">Not sure: {item.doubt}</span>
+                )}
               </span>
               <span className="shrink-0 font-mono text-sm whitespace-nowrap">{changeText(view, item)}</span>
             </label>
@@ -65,6 +75,7 @@ export function CarriedList({ view, carried, why }: { view: BookView; carried: C
           ))}
         </ul>
       )}
+      {chosen.length > 0 && caution && <p className="mt-2 text-sm text-rust">{caution}</p>}
       {items.length > 0 && (
         <Button look="next" className="mt-3" disabled={chosen.length === 0} onClick={() => void take()}>
           Take {chosen.length} of {items.length} over

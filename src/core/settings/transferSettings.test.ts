@@ -13,6 +13,8 @@ const menusOf = (rig: string, title: string, car: string) =>
 const GANNET = menusOf('gannet', 'hill-and-hollow', 'spindrift-h4');
 const WREN = menusOf('wren', 'causeway', 'marl-850');
 
+const TITLE_BRAKE = titleById('hill-and-hollow').dialects.brake!;
+
 /** Legal values on the grid for the brake and the steering on every layer. */
 const valuesFor = (menus: Menus) =>
   fc.array(fc.tuple(fc.nat(), fc.nat()), { minLength: 1, maxLength: 8 }).map((picks) => {
@@ -117,6 +119,95 @@ it('a pack goes out and comes back as it was; one that is not sound is refused w
   expect(refused('"notes"', '"note"')).toMatch(/^(unknown-key|missing-key) note/);
   expect(refused('"deadzone": 0.05', '"deadzone": 7')).toMatch(/^out-of-range settings\[\d+\]\.values/);
   expect(refused('"layer": "title"', '"layer": "roof"')).toMatch(/^invalid-value settings\[\d+\]\.layer/);
+});
+
+const hardwareOf = (rig: string) => {
+  const { drive, torqueNm, maxRotationDeg } = simulatedRigById(rig).spec.base;
+  return { drive, torqueNm, maxRotationDeg };
+};
+const itemsOf = (carried: ReturnType<typeof transferSettings>) =>
+  Object.fromEntries(
+    carried.flatMap(({ items }) =>
+      items.map(({ key, to, doubt }) => [keyText(key), { to, isSure: doubt === null }]),
+    ),
+  );
+const lostOf = (carried: ReturnType<typeof transferSettings>) =>
+  carried.flatMap(({ notExpressible }) => notExpressible.map(({ why }) => why)).join(' ');
+
+describe('onto another base', () => {
+  const transfer = { from: hardwareOf('gannet'), to: hardwareOf('tern'), isWhole: true };
+  const TERN = menusOf('tern', 'hill-and-hollow', 'spindrift-h4');
+
+  it('the torque at the rim is what is kept: strength times rated torque, never more', () => {
+    for (let percent = 1; percent <= 100; percent++) {
+      const carried = transferSettings(
+        setAxesOf(GANNET, { 'base/steering/strength': percent }),
+        TERN,
+        {},
+        transfer,
+      );
+      const nm = (percent / 100) * 14;
+      const to = itemsOf(carried)['base/steering/strength'];
+      if (nm > 5.5) {
+        expect(to).toBeUndefined();
+        expect(lostOf(carried)).toContain(`gave ${nm.toFixed(1)} N·m there; yours ends at 5.5`);
+        continue;
+      }
+      const here = typeof to?.to === 'number' ? to.to : 100;
+      // The Tern begins at a tenth of its power.
+      if (nm >= 0.55) expect((here / 100) * 5.5).toBeLessThanOrEqual(nm + 1e-9);
+      expect((here / 100) * 5.5).toBeGreaterThan(nm - 0.05 * 5.5);
+    }
+  });
+
+  it('friction decides the minimum force: it is never carried, and one that was found here never overwritten', () => {
+    const there = setAxesOf(GANNET, { 'title/steering/minForce': 0.05, 'title/steering/gain': 1.2 });
+    const carried = transferSettings(there, TERN, { 'title/steering/minForce': 0.03 }, transfer);
+    expect(itemsOf(carried)).not.toHaveProperty('title/steering/minForce');
+    expect(lostOf(carried)).toContain('Lift lifts over the friction of that base');
+    // On the same base it can be, but nobody has ticked it.
+    const same = { from: transfer.to, to: transfer.to, isWhole: true };
+    const within = itemsOf(transferSettings(there, TERN, { 'title/steering/minForce': 0.03 }, same));
+    expect(within['title/steering/minForce']).toMatchObject({ isSure: false });
+    expect(itemsOf(transferSettings(there, TERN, {}, same))['title/steering/minForce']).toMatchObject({
+      isSure: true,
+    });
+  });
+
+  it('nothing is sure whose effect depends on the base', () => {
+    const there = {
+      'title/steering/gain': 1.2,
+      'title/steering/titleDamper': 0.5,
+      'title/steering/roadEffect': 0.8,
+    };
+    const items = itemsOf(transferSettings(setAxesOf(GANNET, there), TERN, {}, transfer));
+    expect(items['title/steering/gain']).toMatchObject({ isSure: false });
+    expect(items['title/steering/titleDamper']).toMatchObject({ isSure: false });
+    // A share of the signal is one anywhere.
+    expect(items['title/steering/roadEffect']).toMatchObject({ isSure: true });
+  });
+});
+
+it('what nobody typed is not known, and stays as it is here', () => {
+  const dialect = TITLE_BRAKE;
+  const typed = {
+    layer: 'title' as const,
+    axis: 'brake' as const,
+    dialect,
+    values: { deadzone: 0.05 },
+    points: null,
+  };
+  const here = { 'title/brake/linearity': 30, 'title/brake/saturation': 12 };
+  const transfer = { from: hardwareOf('gannet'), to: hardwareOf('wren'), isWhole: false };
+  const items = itemsOf(transferSettings([typed], WREN, here, transfer));
+  expect(Object.keys(items)).toEqual(['title/brake/deadzone']);
+  // From a whole book the rest is known to be neutral.
+  const whole = itemsOf(transferSettings([typed], WREN, here, { ...transfer, isWhole: true }));
+  expect(Object.keys(whole).sort()).toEqual([
+    'title/brake/deadzone',
+    'title/brake/linearity',
+    'title/brake/saturation',
+  ]);
 });
 
 it('says for which hardware numbers were made', () => {

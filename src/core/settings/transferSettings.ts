@@ -1,7 +1,7 @@
 import isEqual from 'fast-deep-equal';
 import { AXIS_WORDS, type AxisName } from '../axes/axes';
-import { isForceField } from '../force/forceParameters';
-import type { Dialect } from '../response/dialect';
+import { forceField, isForceField } from '../force/forceParameters';
+import { gridValue, parameterOf, toCanonical, type Dialect } from '../response/dialect';
 import type { FieldValues } from '../response/settings';
 import { translate, type NotExpressible } from '../response/translate';
 import type { Menus } from './menus';
@@ -41,7 +41,21 @@ export interface CarriedItem {
   to: SettingValue;
   /** Whether it stands there as it was, or had to be translated. */
   isTranslated: boolean;
+  /** Why it is not sure that this value does here what it did there; `null` where it is. */
+  doubt: string | null;
 }
+
+/** Where numbers come from, and whether what is not among them stands at its neutral there or is not known at all. */
+export interface Transfer {
+  from: Hardware;
+  to: Hardware;
+  /** Everything that was set there is given; else only what somebody typed is known. */
+  isWhole: boolean;
+}
+
+const UNKNOWN: Hardware = { drive: '', torqueNm: null, maxRotationDeg: null };
+/** Within one rig everything means the same. */
+const WITHIN: Transfer = { from: UNKNOWN, to: UNKNOWN, isWhole: true };
 
 /** How well one axis on one layer comes across. */
 export interface CarriedAxis {
@@ -78,7 +92,9 @@ export function transferSettings(
   there: readonly SetAxis[],
   menus: Menus,
   values: SettingValues,
+  transfer: Transfer = WITHIN,
 ): CarriedAxis[] {
+  const isSameBase = isEqual(transfer.from, transfer.to);
   return there.flatMap((set) => {
     const menu = menus[set.layer][set.axis];
     if (!menu) return isOffNeutral(set) ? [nowhere(set)] : [];
@@ -86,30 +102,101 @@ export function transferSettings(
     const isSame = isEqual(set.dialect.fields, menu.dialect.fields);
     const key = (field: string): SettingKey => ({ layer: set.layer, axis: set.axis, field });
     const neutral = (field: string) => menu.dialect.fields.find((f) => f.key === field)!.neutral;
-    const stays = isSame ? () => false : (field: string) => set.layer === 'base' && isForceField(field);
+    const ofBase = (field: string) => set.layer === 'base' && isForceField(field) && !(isSame && isSameBase);
+    // Friction decides it, and that is of the base.
+    const ofFriction = (field: string) => field === 'minForce' && !isSameBase;
+    const stays = (field: string) => ofBase(field) || ofFriction(field);
+    const given = transfer.isWhole ? null : parametersGiven(set);
     const items = Object.entries(translated.values).flatMap(([field, to]): CarriedItem[] => {
       if (stays(field)) return [];
+      const target = menu.dialect.fields.find((f) => f.key === field)!;
+      // What nobody said stays as it is here.
+      if (given && !given.has(parameterOf(target.maps))) return [];
       const from = values[keyText(key(field))] ?? null;
-      return sameValue(from ?? neutral(field), to)
-        ? []
-        : [{ key: key(field), from, to, isTranslated: !isSame }];
+      if (sameValue(from ?? neutral(field), to)) return [];
+      return [{ key: key(field), from, to, isTranslated: !isSame, doubt: doubtOf(field, from, isSameBase) }];
     });
+    const strength =
+      set.layer === 'base' && !(isSame && isSameBase) ? keptTorque(set, menus, values, transfer) : null;
     const drawn = drawnCurve(set, menu.drawsCurve, key(POINTS_FIELD), values);
     return [
       {
         layer: set.layer,
         axis: set.axis,
-        items: [...items, ...drawn.items],
+        items: [...items, ...drawn.items, ...(strength?.items ?? [])],
         maxError: translated.maxError,
         atTravel: translated.atTravel,
         notExpressible: [
           ...translated.notExpressible.filter(({ parameter }) => !stays(parameter)),
           ...drawn.lost,
-          ...baseOwn(set, stays),
+          ...baseOwn(set, (field) => ofBase(field) && !(field === 'strength' && strength)),
+          ...frictionsOwn(set, ofFriction),
+          ...(strength?.lost ?? []),
         ],
       },
     ];
   });
+}
+
+/** Parameters of which a value was given. */
+function parametersGiven({ dialect, values }: SetAxis): ReadonlySet<string> {
+  return new Set(
+    dialect.fields.filter((field) => values[field.key] !== undefined).map(({ maps }) => parameterOf(maps)),
+  );
+}
+
+/** What of the title's force does on another base something else than there. */
+const BASE_DECIDES: ReadonlySet<string> = new Set(['gain', 'titleDamper', 'titleSpring']);
+
+function doubtOf(field: string, from: SettingValue | null, isSameBase: boolean): string | null {
+  if (field === 'minForce' && from !== null) return 'it was set here already, perhaps found on this rig';
+  if (!isSameBase && BASE_DECIDES.has(field)) return 'what it does at the rim depends on the base';
+  return null;
+}
+
+/**
+ * The strength with which a full signal gives the torque that it gave there: strength · rated torque. Never more.
+ * @returns `null` where one of the two torques is not known, or a menu has no strength
+ */
+function keptTorque(
+  set: SetAxis,
+  menus: Menus,
+  values: SettingValues,
+  { from, to, isWhole }: Transfer,
+): { items: CarriedItem[]; lost: NotExpressible[] } | null {
+  const source = set.dialect.fields.find(({ key }) => key === 'strength');
+  const mine = forceField(menus, values, 'base', 'strength');
+  if (!source || !mine || from.torqueNm === null || to.torqueNm === null) return null;
+  if (!isWhole && set.values[source.key] === undefined) return null;
+  const torqueNm = toCanonical(source, set.values[source.key] ?? source.neutral) * from.torqueNm;
+  const most = toCanonical(mine.field, mine.field.max) * to.torqueNm;
+  if (torqueNm > most)
+    return {
+      items: [],
+      lost: [
+        {
+          parameter: mine.field.label,
+          why: `A full signal gave ${torqueNm.toFixed(1)} N·m there; yours ends at ${most.toFixed(1)}.`,
+        },
+      ],
+    };
+  const value = gridValue(mine.field, torqueNm / to.torqueNm, 'atMost');
+  const before = values[keyText(mine.key)] ?? null;
+  if (sameValue(before ?? mine.field.neutral, value)) return { items: [], lost: [] };
+  return {
+    items: [{ key: mine.key, from: before, to: value, isTranslated: true, doubt: null }],
+    lost: [],
+  };
+}
+
+/** Minimum force lifts over the friction of the base that it was found on. */
+function frictionsOwn({ dialect, values }: SetAxis, stays: (field: string) => boolean): NotExpressible[] {
+  return dialect.fields
+    .filter((field) => stays(field.key) && (values[field.key] ?? field.neutral) !== field.neutral)
+    .map((field) => ({
+      parameter: field.label,
+      why: `${field.label} lifts over the friction of that base; Force finds it for yours.`,
+    }));
 }
 
 /** Strength, dampers and filters of a base are shares of its own torque: as numbers they mean nothing on another. */
@@ -117,7 +204,7 @@ function baseOwn({ dialect, values }: SetAxis, stays: (field: string) => boolean
   return dialect.fields
     .filter((field) => stays(field.key) && (values[field.key] ?? field.neutral) !== field.neutral)
     .map((field) => ({
-      parameter: field.key,
+      parameter: field.label,
       why: `${field.label} is a share of that base’s own torque; Force finds it for yours.`,
     }));
 }
@@ -135,7 +222,10 @@ function drawnCurve(
       lost: [{ parameter: 'curve', why: `The ${AXIS_WORDS[axis]} cannot be drawn freely here.` }],
     };
   const from = values[keyText(key)] ?? null;
-  return { items: sameValue(from, points) ? [] : [{ key, from, to: points, isTranslated: false }], lost: [] };
+  return {
+    items: sameValue(from, points) ? [] : [{ key, from, to: points, isTranslated: false, doubt: null }],
+    lost: [],
+  };
 }
 
 function isOffNeutral({ dialect, values, points }: SetAxis): boolean {

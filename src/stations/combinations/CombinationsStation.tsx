@@ -32,7 +32,8 @@ interface Props {
 
 /** Every combination of the book; any of them beside the one that is open, and what could be taken over from it. */
 export function CombinationsStation({ view, lines, other }: Props) {
-  const carried = other ? transferSettings(other.set, view.menus, view.settings) : [];
+  const transfer = other && { from: other.hardware, to: hardwareOf(view.rig.spec), isWhole: true };
+  const carried = other ? transferSettings(other.set, view.menus, view.settings, transfer!) : [];
   const count = carried.reduce((sum, axis) => sum + axis.items.length, 0);
   return (
     <StationPage

@@ -36,7 +36,7 @@ export function TranslateStation({ view, sources }: { view: BookView; sources: D
   const [axis, setAxis] = useState<AxisName>('brake');
   const [given, setGiven] = useState<Partial<Record<AxisName, FieldValues>>>({});
   const [hardware, setHardware] = useState<Hardware>({
-    drive: 'direct drive',
+    drive: 'of unknown drive',
     torqueNm: null,
     maxRotationDeg: null,
   });
@@ -56,7 +56,14 @@ export function TranslateStation({ view, sources }: { view: BookView; sources: D
     [given, source],
   );
   const sets = pack ? pack.settings : typed;
-  const carried = useMemo(() => transferSettings(sets, view.menus, view.settings), [sets, view]);
+  const carried = useMemo(() => {
+    const transfer = {
+      from: pack?.hardware ?? hardware,
+      to: hardwareOf(view.rig.spec),
+      isWhole: pack !== null,
+    };
+    return transferSettings(sets, view.menus, view.settings, transfer);
+  }, [sets, view, pack, hardware]);
   const from = pack ? `${pack.name}, ${pack.title} on the ${pack.rig}` : source.name;
   const differs = hardwareDiffers(pack?.hardware ?? hardware, hardwareOf(view.rig.spec));
 
