@@ -1,5 +1,6 @@
 import { CARS } from '@/catalog/cars';
 import { crashSpike } from '@/core/force/crashSpike';
+import { halfTurn } from '@/core/force/halfTurn';
 import { feltCar } from '@/core/force/feltCar';
 import { handsOff } from '@/core/force/handsOff';
 import { greatestMinForce, leastDamper } from '@/core/force/handsOffSearch';
@@ -53,6 +54,7 @@ export const handsoff: Command = {
       leastDamper: least.damperNms,
       greatestMinForce: greatestMinForce(chain, speed, MIN_FORCE_STEP),
       crash: crashSpike(chain),
+      halfTurn: halfTurn(chain),
       warnings: least.why ? [least.why] : [],
     };
     return {

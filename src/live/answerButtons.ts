@@ -80,8 +80,10 @@ export function useAnswerButtons(source: DeviceSource | null) {
   const nameOf = useCallback((index: number) => names[index] ?? `button ${index + 1}`, [names]);
   const call = useCallback(
     (index: number, name: string) => {
-      const { [index]: _, ...others } = readNames(id);
-      remember(namesKey(id), JSON.stringify(name === '' ? others : { ...others, [index]: name }));
+      const names = readNames(id);
+      if (name === '') delete names[index];
+      else names[index] = name;
+      remember(namesKey(id), JSON.stringify(names));
       setVersion((n) => n + 1);
     },
     [id],

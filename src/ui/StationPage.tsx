@@ -53,19 +53,3 @@ export function NextStep({
     </div>
   );
 }
-
-/** Number first, then what it means. */
-export function Facts({ facts }: { facts: { value: React.ReactNode; meaning: React.ReactNode }[] }) {
-  return (
-    <dl
-      className={`mt-4 grid grid-cols-2 gap-x-4 gap-y-3 border-t border-line pt-4 sm:grid-cols-3 ${facts.length > 3 ? 'xl:grid-cols-5' : ''}`}
-    >
-      {facts.map(({ value, meaning }, i) => (
-        <div key={i} className="flex flex-col-reverse justify-end">
-          <dt className="text-sm leading-snug text-muted">{meaning}</dt>
-          <dd className="text-xl font-bold">{value}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}

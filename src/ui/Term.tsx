@@ -4,11 +4,12 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 
 /** A word of the field that explains itself on hover, on a tap and from the keyboard. */
-export function Term({ word, meaning }: { word: string; meaning: string }) {
+export function Term({ word, meaning, label }: { word: string; meaning: string; label?: string }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger
+        aria-label={label}
         className="cursor-help text-left underline decoration-line decoration-dotted underline-offset-4 hover:decoration-ink"
         onPointerEnter={(event) => event.pointerType === 'mouse' && setOpen(true)}
         onPointerLeave={() => setOpen(false)}

@@ -19,6 +19,12 @@ it.each([
   expect(axisFinding(analysis(found), asks(...keys))).toBe(said);
 });
 
+it('a dead zone that is asked for the resistance alone is no dragging foot', () => {
+  expect(axisFinding(analysis(brake), asks('deadzone'), false)).toBe(
+    'The brake begins before its resistance is felt',
+  );
+});
+
 it.each([
   [{ rotationDeg: null }, 'The locks are measured, the rotation is not'],
   [{ rotationDeg: 901.4, snappedDeg: 900 }, 'The wheel turns 900° from lock to lock'],

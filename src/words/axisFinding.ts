@@ -5,20 +5,28 @@ import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { PedalProposal } from '@/core/axes/recommend';
 import { AXIS_WORDS } from '@/core/axes/axes';
 
-/** The heading that states what the capture found, given what is still to be done. */
-export function axisFinding(analysis: AxisAnalysis, recommendations: PedalProposal[]): string {
+/**
+ * The heading that states what the capture found, given what is still to be done.
+ * @param drags whether a resting foot is seen; a dead zone may be asked for the resistance alone
+ */
+export function axisFinding(
+  analysis: AxisAnalysis,
+  recommendations: PedalProposal[],
+  drags = recommendations.some((r) => r.parameter === 'deadzone'),
+): string {
   if (analysis.axis === 'steering') return steeringFinding(analysis);
   if (analysis.axis === 'gear') return shifterFinding(analysis);
-  return pedalFinding(analysis, recommendations);
+  return pedalFinding(analysis, recommendations, drags);
 }
 
-function pedalFinding(analysis: PedalAnalysis, recommendations: PedalProposal[]): string {
+function pedalFinding(analysis: PedalAnalysis, recommendations: PedalProposal[], drags: boolean): string {
   const name = AXIS_WORDS[analysis.axis];
-  const drags = recommendations.some((r) => r.parameter === 'deadzone');
+  const begins = recommendations.some((r) => r.parameter === 'deadzone');
   const isShort = recommendations.some((r) => r.parameter === 'saturation');
   if (drags && isShort) return `The ${name} drags, and full is out of reach`;
   if (drags) return `The ${name} drags under a resting foot`;
   if (isShort) return `Full ${name} is out of reach`;
+  if (begins) return `The ${name} begins before its resistance is felt`;
   if (analysis.roughSpots.length > 0) return `The ${name} works, on a track that is rough in places`;
   if (analysis.deadzone === null || analysis.saturation === null) return `The ${name} is measured in part`;
   return `The ${name} rests at 0 and reaches 100 %`;

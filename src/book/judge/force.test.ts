@@ -4,7 +4,16 @@ import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
 import type { SettingValues } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { CarSide } from '../model/carSide';
-import { clipsTooMuch, crashCaution, deadNames, forceFactsOf, forceFinding, heavierCaution } from './force';
+import {
+  clipsTooMuch,
+  crashCaution,
+  deadNames,
+  forceFactsOf,
+  forceFinding,
+  heavierCaution,
+  simulatedFinding,
+  type ForceFacts,
+} from './force';
 import { otherCarsOf } from './otherCars';
 
 const [title, car] = [titleById('causeway'), carById('marl-850')];
@@ -24,8 +33,10 @@ const viewOf = (settings: SettingValues = {}): BookView =>
   }) as unknown as BookView;
 const report = (clipShare: number, sustainedShare = 0, headroomDb: number | null = 0) =>
   ({ judgement: { clipShare, sustainedShare, headroomDb } }) as ForceReport;
-const moves = (verdict: string) =>
-  ({ calm: { fast: { verdict }, roll: { verdict: 'settles' } } }) as unknown as StabilityReport;
+const moves = (verdict: string, fromDeg = 5) =>
+  ({
+    calm: { fast: { verdict, fromDeg }, roll: { verdict: 'settles', fromDeg: 5 } },
+  }) as unknown as StabilityReport;
 
 /** A title's damper that the base's channel lets nothing through of. */
 const DEAD = { 'title/steering/titleDamper': 30, 'base/steering/damperChannel': 0 };
@@ -34,19 +45,69 @@ describe('what is said of the force', () => {
   it('a dead control before anything that was measured, by what its menu calls it', () => {
     expect(deadNames(viewOf(DEAD))).toEqual(['Damper']);
     expect(deadNames(viewOf({ ...DEAD, 'base/steering/damperChannel': 50 }))).toEqual([]);
-    expect(forceFinding(viewOf(DEAD), report(0.5), null)).toMatch(/^Damper does nothing/);
+    expect(simulatedFinding(viewOf(DEAD), report(0.5), null)).toMatch(/^Damper does nothing/);
   });
 
-  it('then much clipping, then a rim that moves, then force that lies unused', () => {
+  it('of what is tried: a rim that moves, then much clipping, then force that lies unused', () => {
     const said = (of: ForceReport | null, calm: StabilityReport | null = null) =>
-      forceFinding(viewOf(), of, calm);
+      simulatedFinding(viewOf(), of, calm);
     expect(said(null)).toBe('The force of the Marl 850 on the Tern');
-    expect(said(report(0.031), moves('saws'))).toBe('3.1 % of the ride is clipped');
-    expect(said(report(0.001), moves('saws'))).toBe('Let go, the rim saws by itself');
+    expect(said(report(0.031), moves('saws'))).toBe('Let go, the rim saws by itself');
+    expect(said(report(0.031), moves('saws', 15))).toBe('Let go far off centre, the rim saws by itself');
     expect(said(report(0.001), moves('rings'))).toBe('Let go, the rim rings');
-    expect(said(report(0, 0, 2.44), moves('settles'))).toBe('Nothing clips, and 2.4 dB lie unused');
-    expect(said(report(0.001))).toBe('Only the biggest hits clip: 0.1 % of the ride');
-    expect(said(report(0))).toBe('Nothing clips');
+    expect(said(report(0.031), moves('settles'))).toBe('Simulated, 3.1 % of the ride is clipped');
+    expect(said(report(0, 0, 2.44), moves('settles'))).toBe(
+      'Simulated, nothing clips, and 2.4 dB lie unused',
+    );
+    expect(said(report(0.001))).toBe('Simulated, only the biggest hits clip: 0.1 % of the ride');
+    expect(said(report(0))).toBe('Simulated, nothing clips');
+  });
+
+  const kept = (facts: Partial<ForceFacts> & { clipShare?: number; headroomDb?: number } = {}) => {
+    const { clipShare = 0, headroomDb = 0, ...more } = facts;
+    const ride = {
+      settings: {},
+      clipping: { clipShare, sustainedShare: 0, headroomDb, gainKeepEveryPeak: 1, gainTradeBiggestHits: 1 },
+    };
+    const { health, reason } = forceFinding({ ...viewOf(), motion: still, newestRide: ride, ...more });
+    return `${health}: ${reason}`;
+  };
+  const still = {
+    roll: { verdict: 'settles', fromDeg: 5 },
+    fast: { verdict: 'sticks', fromDeg: 2 },
+  } as const;
+  const saws = { ...still, fast: { verdict: 'saws', fromDeg: 5 } } as const;
+
+  it('of what is kept: danger before everything else, whatever the last ride says', () => {
+    expect(kept({ motion: saws })).toBe('look: Let go, the rim saws');
+    expect(kept({ motion: saws, settings: DEAD, clipShare: 0.5 })).toBe('look: Let go, the rim saws');
+    expect(kept({ motion: { ...still, fast: { verdict: 'saws', fromDeg: 15 } } })).toBe(
+      'look: Let go far off centre, the rim saws',
+    );
+    expect(kept({ settings: DEAD, clipShare: 0.5 })).toBe('look: Damper does nothing');
+    expect(kept({ clipShare: 0.05, motion: { ...still, roll: { verdict: 'rings', fromDeg: 2 } } })).toBe(
+      'look: 5.0 % of the last ride clipped',
+    );
+    expect(kept({ motion: { ...still, roll: { verdict: 'rings', fromDeg: 2 } } })).toBe(
+      'look: Let go, the rim rings',
+    );
+  });
+
+  it('a ride that was driven with another force says nothing of this one', () => {
+    expect(kept({ newestRide: null })).toBe('untouched: No ride judged yet');
+    expect(kept({ settings: { 'base/steering/strength': 50 }, clipShare: 0.5 })).toBe(
+      'under-way: Force changed since the last ride',
+    );
+    // A dead zone is none of the force.
+    expect(kept({ settings: { 'title/brake/deadzone': 4 }, clipShare: 0.5 })).toMatch(/^look: 50\.0 %/);
+  });
+
+  it('what is open or assumed is never settled', () => {
+    expect(kept({ headroomDb: 2.4 })).toBe('under-way: 2.4 dB of headroom lie unused');
+    expect(kept({ clipShare: 0.001 })).toBe(
+      'under-way: Only the biggest hits clip, 0.1 %; the base is not measured',
+    );
+    expect(kept()).toBe('under-way: Nothing clipped last time; the base is not measured');
   });
 
   it('what is held at the limit counts tenfold', () => {

@@ -1,15 +1,22 @@
 import { chainOf, type ChainFacts } from '@/core/force/chainOf';
 import { crashSpike } from '@/core/force/crashSpike';
 import { heavier } from '@/core/force/heavier';
-import { forceField, type ForceParameter } from '@/core/force/forceParameters';
+import { forceField, isForceField, type ForceParameter } from '@/core/force/forceParameters';
 import { deadControls } from '@/core/force/coupling';
+import type { HandsOff } from '@/core/force/handsOff';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
-import type { Layer, SettingValues } from '@/core/settings/setting';
+import { assumedIn } from '@/core/rig/evidence';
+import { changedBetween, keyOfText, type Layer, type SettingValues } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
+import type { NewestRide } from '../model/rideView';
+import type { Finding } from '../model/stationHealth';
+import { calmBasis } from './basis';
 import { percent } from '@/core/text/percent';
 
 /** What the chain is made of: car, base, title, and every setting in force. */
-export function forceFactsOf(view: BookView): ChainFacts {
+export function forceFactsOf(
+  view: Pick<BookView, 'car' | 'rig' | 'title' | 'menus' | 'settings' | 'rotation'>,
+): ChainFacts {
   return {
     car: view.car,
     rig: view.rig.spec,
@@ -36,24 +43,102 @@ const MUCH_SUSTAINED = 0.002;
 export const clipsTooMuch = (judged: { clipShare: number; sustainedShare: number }) =>
   judged.clipShare > MUCH || judged.sustainedShare > MUCH_SUSTAINED;
 
-/** What is to be said of the force, most pressing first. */
-export function forceFinding(
+/** How a let-go rim moves, as far as it is shown on the road. */
+export type RimMotion = Pick<HandsOff, 'verdict' | 'fromDeg'>;
+
+/** What the force is judged by, for the road and the station alike. */
+export type ForceFacts = Set &
+  Pick<BookView, 'rig'> & {
+    /** Let go at a slow roll and at speed, as the settings in force make it. */
+    motion: { roll: RimMotion; fast: RimMotion };
+    newestRide: Pick<NewestRide, 'clipping' | 'settings'> | null;
+  };
+
+/** A rim that a small push sets going is another thing than one that has to be let go far off centre. */
+const SMALL_PUSH_DEG = 5;
+
+/** Settings of the force that differ between two sets. */
+const forceChanged = (before: SettingValues, after: SettingValues) =>
+  changedBetween(before, after).filter((key) => isForceField(keyOfText(key).field));
+
+/** What is to be said of the force, danger before everything. A figure of the base that is assumed leaves it open. */
+export function forceFinding(facts: ForceFacts): Finding {
+  const { motion, newestRide, settings, rig } = facts;
+  const moving = (['saws', 'rings'] as const).flatMap((verdict) =>
+    [motion.roll, motion.fast].filter((one) => one.verdict === verdict),
+  );
+  const [worst] = moving;
+  const from = worst && worst.fromDeg > SMALL_PUSH_DEG ? 'Let go far off centre' : 'Let go';
+  if (worst?.verdict === 'saws')
+    return { health: 'look', reason: `${from}, the rim saws`, heading: `${from}, the rim saws by itself` };
+  const [dead] = deadNames(facts);
+  if (dead)
+    return {
+      health: 'look',
+      reason: `${dead} does nothing`,
+      heading: `${dead} does nothing: the base lets nothing of it through`,
+    };
+  const judged =
+    newestRide && forceChanged(newestRide.settings, settings).length === 0 ? newestRide.clipping : null;
+  const clipped = judged && percent(judged.clipShare, 1);
+  if (judged && clipsTooMuch(judged))
+    return {
+      health: 'look',
+      reason: `${clipped} of the last ride clipped`,
+      heading: `${clipped} of the last ride is clipped`,
+    };
+  if (worst) return { health: 'look', reason: `${from}, the rim rings`, heading: `${from}, the rim rings` };
+  if (!judged)
+    return newestRide?.clipping
+      ? {
+          health: 'under-way',
+          reason: 'Force changed since the last ride',
+          heading: 'No ride yet with the force as it is set',
+        }
+      : {
+          health: 'untouched',
+          reason: 'No ride judged yet',
+          heading: 'No ride has been judged for its force yet',
+        };
+  const said = judged.clipShare > 0 ? `Only the biggest hits clip, ${clipped}` : 'Nothing clipped last time';
+  if (judged.headroomDb !== null && judged.headroomDb > UNUSED_DB) {
+    const unused = `${judged.headroomDb.toFixed(1)} dB of headroom lie unused`;
+    return { health: 'under-way', reason: unused, heading: unused };
+  }
+  const assumed = assumedIn(calmBasis(rig.spec));
+  return assumed.length > 0
+    ? {
+        health: 'under-way',
+        reason: `${said}; the base is not measured`,
+        heading: `${said}, and the rim is calm as far as the base is known`,
+      }
+    : { health: 'settled', reason: said, heading: `${said}, and the rim is calm` };
+}
+
+/** More than this over all but the highest thousandth is a gain that could be higher. */
+const UNUSED_DB = 1;
+
+/** What the simulated ride adds while a setting is tried, or before a ride has been judged. */
+export function simulatedFinding(
   view: BookView,
   report: ForceReport | null,
   stability: StabilityReport | null,
 ): string {
+  if (stability) {
+    const { roll, fast } = stability.calm;
+    const found = forceFinding({ ...view, motion: { roll, fast }, newestRide: null });
+    if (found.health === 'look') return found.heading;
+  }
   const [dead] = deadNames(view);
   if (dead) return `${dead} does nothing: the base lets nothing of it through`;
   if (!report) return `The force of the ${view.names.car} on the ${view.names.rig}`;
   const { clipShare, headroomDb } = report.judgement;
-  if (clipsTooMuch(report.judgement)) return `${percent(clipShare, 1)} of the ride is clipped`;
-  const moving = [stability?.calm.fast, stability?.calm.roll].find(
-    (one) => one?.verdict === 'saws' || one?.verdict === 'rings',
-  );
-  if (moving) return `Let go, the rim ${moving.verdict === 'saws' ? 'saws by itself' : 'rings'}`;
-  if (headroomDb !== null && headroomDb > 1)
-    return `Nothing clips, and ${headroomDb.toFixed(1)} dB lie unused`;
-  return clipShare > 0 ? `Only the biggest hits clip: ${percent(clipShare, 1)} of the ride` : 'Nothing clips';
+  if (clipsTooMuch(report.judgement)) return `Simulated, ${percent(clipShare, 1)} of the ride is clipped`;
+  if (headroomDb !== null && headroomDb > UNUSED_DB)
+    return `Simulated, nothing clips, and ${headroomDb.toFixed(1)} dB lie unused`;
+  return clipShare > 0
+    ? `Simulated, only the biggest hits clip: ${percent(clipShare, 1)} of the ride`
+    : 'Simulated, nothing clips';
 }
 
 /** What is to be said before the rim gets heavier; `null` where it does not, or not by much. */

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { CARS } from '@/catalog/cars';
-import { carById, titleById } from '@/catalog/find';
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { TRACKS } from '@/catalog/tracks';
 import type { RotationInForce } from '@/core/settings/rotationOf';
-import { hairpinOf, isLockWrong, lockFinding, lockReason } from './lock';
+import { menusFor } from '@/catalog/menusFor';
+import { hairpinOf, lockFinding, type LockJudged } from './lock';
 
 fc.configureGlobal({ seed: 7 });
 
@@ -15,38 +16,91 @@ const rotation = (over: Partial<RotationInForce> = {}): RotationInForce => ({
   isStretch: false,
   ...over,
 });
+const { spec } = simulatedRigById('wren');
 const view = (over: Partial<RotationInForce> = {}, trackId = 'saltmarsh-loop', carId = 'marl-850') => ({
   title: titleById('causeway'),
   trackId,
   car: carById(carId),
   rotation: rotation(over),
 });
+const steering = (deg: number | null, sigmaDeg = 3) => [
+  {
+    axis: 'steering' as const,
+    name: 'Steering',
+    capture: { analysis: { axis: 'steering', rotationDeg: deg, rotationSigmaDeg: sigmaDeg } },
+  },
+];
+const judged = (of: ReturnType<typeof view>, more: object = {}): LockJudged =>
+  ({
+    ...of,
+    menus: menusFor(spec, of.title, of.car),
+    schools: { rotation: 'one' },
+    settings: {},
+    rig: { id: 'wren', name: 'Wren', spec },
+    axes: steering(of.rotation.baseDeg),
+    ...more,
+  }) as unknown as LockJudged;
+const said = (of: ReturnType<typeof view>, more: object = {}) => lockFinding(judged(of, more));
 
 it('base, title and car that agree are said to agree, with what lies beyond the car’s lock', () => {
-  expect(lockFinding(view())).toBe('Base, title and car agree: 90° shows as 90°');
-  expect(lockFinding(view({ baseDeg: 1080, titleDeg: 1080 }))).toBe(
+  expect(said(view())).toEqual({
+    health: 'settled',
+    reason: '900°, and 90° shows as 90°',
+    heading: 'Base, title and car agree: 90° shows as 90°',
+  });
+  expect(said(view({ baseDeg: 1080, titleDeg: 1080 })).heading).toBe(
     'Base and title agree; 180° lie beyond the car’s lock',
   );
-  expect(lockReason(view())).toBe('900°, and 90° shows as 90°');
 });
 
 it('a base and a title that disagree are wrong before all else, with what a quarter turn shows', () => {
   const wrong = view({ titleDeg: 750 });
-  expect(lockFinding(wrong)).toBe('A quarter turn shows as 75°: base and title disagree');
-  expect([lockReason(wrong), isLockWrong(wrong)]).toEqual(['90° shows as 75°', true]);
+  expect(said(wrong)).toEqual({
+    health: 'look',
+    reason: '90° shows as 75°',
+    heading: 'A quarter turn shows as 75°: base and title disagree',
+  });
 });
 
 it('a title that stretches is no fault; it says over what', () => {
   const stretched = view({ baseDeg: 540, isStretch: true });
-  expect(lockReason(stretched)).toBe('540° over 900°');
-  expect(isLockWrong(stretched)).toBe(!hairpinOf(stretched).isEnough);
+  const { health, reason } = said(stretched);
+  expect(reason).toBe(
+    hairpinOf(stretched).isEnough ? '540° over 900°; 1 change is open' : 'The hairpin does not fit',
+  );
+  expect(health === 'look').toBe(!hairpinOf(stretched).isEnough);
 });
 
 it('a lock that is too short for the tightest corner is wrong, and the finding says which', () => {
   const short = view({ baseDeg: 180, titleDeg: 180, carDeg: 180, carOwnDeg: 180 });
   expect(hairpinOf(short).isEnough).toBe(false);
-  expect(lockFinding(short)).toBe('The hairpin of Saltmarsh Loop asks for more than the lock');
-  expect(lockReason(short)).toBe('The hairpin does not fit');
+  expect(said(short)).toMatchObject({
+    reason: 'The hairpin does not fit',
+    heading: 'The hairpin of Saltmarsh Loop asks for more than the lock',
+  });
+});
+
+it('is never settled on a rotation that nobody measured, nor against one that was', () => {
+  expect(said(view(), { axes: steering(null) })).toMatchObject({
+    health: 'under-way',
+    reason: '900° as it is set, not measured',
+  });
+  const unknown = { ...spec, base: { ...spec.base, rotationDeg: null } };
+  const rig = { id: 'x', name: 'X', spec: unknown };
+  expect(said(view(), { axes: [], rig })).toMatchObject({
+    health: 'under-way',
+    reason: '900° assumed, not measured',
+  });
+  expect(said(view(), { axes: steering(871) })).toEqual({
+    health: 'look',
+    reason: 'Measured 871°, set to 900°',
+    heading: 'Measured 871°, set to 900°: one of the two is old',
+  });
+});
+
+it('an open recommendation is no end', () => {
+  const wide = view({ baseDeg: 900, titleDeg: 900, carOwnDeg: 540 });
+  expect(said(wide, { schools: { rotation: 'own' } })).toMatchObject({ health: 'under-way' });
 });
 
 it('on every road with every car: more lock never makes a corner impossible, and the hands turn as the gain says', () => {

@@ -1,5 +1,11 @@
 import { degreesField } from '@/core/settings/menus';
-import { assistedDeg, lockAdvice, type LockChange, type LockFacts } from '@/core/rotation/lockAdvice';
+import {
+  assistedDeg,
+  lockAdvice,
+  measuredOtherwise,
+  type LockChange,
+  type LockFacts,
+} from '@/core/rotation/lockAdvice';
 import { hairpinHand, matchRotation } from '@/core/rotation/matchRotation';
 import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
 import type { DialectField } from '@/core/response/dialect';
@@ -8,12 +14,16 @@ import type { Layer } from '@/core/settings/setting';
 import { carById, trackById } from '@/catalog/find';
 import { tightestRadius } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
+import type { Finding } from '../model/stationHealth';
+import { rotationInput } from './basis';
 import { degrees } from '@/words/format';
 
 type Facts = Pick<BookView, 'menus' | 'rotation' | 'schools'> & {
-  axes: Pick<BookView['axes'][number], 'axis' | 'capture'>[];
+  axes: readonly Pick<BookView['axes'][number], 'axis' | 'name' | 'capture'>[];
 };
 type LockView = Pick<BookView, 'title' | 'trackId' | 'car' | 'rotation'>;
+/** What the three rotations are judged by. */
+export type LockJudged = Facts & LockView & Pick<BookView, 'rig' | 'settings'>;
 
 const rangeOf = (field: DialectField | undefined) =>
   field ? { minDeg: field.min, maxDeg: field.max, stepDeg: field.step } : null;
@@ -105,41 +115,58 @@ export function carRows({ title, rotation }: Pick<LockView, 'title' | 'rotation'
 }
 export type CarRow = ReturnType<typeof carRows>[number];
 
-/** What is to be said of the three rotations, most pressing first. */
-export function lockFinding(view: LockView): string {
-  const { rotation } = view;
+/** What the three rotations look like where nothing is wrong with them. */
+function agreement({ title, rotation }: LockView): string {
   const match = matchRotation(rotation);
-  const hairpin = hairpinOf(view);
-  if (!rotation.isStretch && !match.oneToOne)
-    return `A quarter turn shows as ${degrees(match.displayAt90)}: base and title disagree`;
-  if (!hairpin.isEnough) return `The hairpin of ${hairpin.trackName} asks for more than the lock`;
   if (rotation.baseDeg < rotation.carOwnDeg)
     return `The base ends ${degrees(rotation.carOwnDeg - rotation.baseDeg)} before the car’s lock`;
   if (rotation.isStretch && !match.oneToOne)
-    return `${view.title.name} stretches ${degrees(rotation.baseDeg)} over the car’s ${degrees(rotation.carDeg)}`;
+    return `${title.name} stretches ${degrees(rotation.baseDeg)} over the car’s ${degrees(rotation.carDeg)}`;
   return match.overtravelDeg > 0
     ? `Base and title agree; ${degrees(match.overtravelDeg)} lie beyond the car’s lock`
     : 'Base, title and car agree: 90° shows as 90°';
 }
 
-/** Whether base, title and car are as the driver's school wants them. */
-export function isLockSettled(view: Facts): boolean {
-  const facts = lockFactsOf(view);
-  return facts === null || lockAdvice(facts).length === 0;
-}
-
-/** Whether something is plainly wrong: what is shown, or a corner that cannot be driven. */
-export function isLockWrong(view: LockView): boolean {
-  const { rotation } = view;
-  return (!rotation.isStretch && !matchRotation(rotation).oneToOne) || !hairpinOf(view).isEnough;
-}
-
-/** The same in a few words, for the road. */
-export function lockReason(view: LockView): string {
+/** What is to be said of the three rotations, most pressing first. */
+export function lockFinding(view: LockJudged): Finding {
   const { rotation } = view;
   const match = matchRotation(rotation);
-  if (!rotation.isStretch && !match.oneToOne) return `90° shows as ${degrees(match.displayAt90)}`;
-  if (!hairpinOf(view).isEnough) return 'The hairpin does not fit';
-  if (rotation.isStretch) return `${degrees(rotation.baseDeg)} over ${degrees(rotation.carDeg)}`;
-  return `${degrees(rotation.baseDeg)}, and 90° shows as 90°`;
+  const hairpin = hairpinOf(view);
+  if (!rotation.isStretch && !match.oneToOne)
+    return {
+      health: 'look',
+      reason: `90° shows as ${degrees(match.displayAt90)}`,
+      heading: `A quarter turn shows as ${degrees(match.displayAt90)}: base and title disagree`,
+    };
+  if (!hairpin.isEnough)
+    return {
+      health: 'look',
+      reason: 'The hairpin does not fit',
+      heading: `The hairpin of ${hairpin.trackName} asks for more than the lock`,
+    };
+  const facts = lockFactsOf(view);
+  if (facts?.measured && measuredOtherwise(facts)) {
+    const said = `Measured ${degrees(facts.measured.deg)}, set to ${degrees(rotation.baseDeg)}`;
+    return { health: 'look', reason: said, heading: `${said}: one of the two is old` };
+  }
+  const turns = rotation.isStretch
+    ? `${degrees(rotation.baseDeg)} over ${degrees(rotation.carDeg)}`
+    : `${degrees(rotation.baseDeg)}, and 90° shows as 90°`;
+  const heading = agreement(view);
+  const open = facts ? lockAdvice(facts).length : 0;
+  if (open > 0)
+    return {
+      health: 'under-way',
+      reason: `${turns}; ${open} ${open === 1 ? 'change is' : 'changes are'} open`,
+      heading,
+    };
+  // What nobody measured is open, however well it fits.
+  const { evidence } = rotationInput(view);
+  if (evidence !== 'measured')
+    return {
+      health: 'under-way',
+      reason: `${degrees(rotation.baseDeg)} ${evidence === 'assumed' ? 'assumed' : 'as it is set'}, not measured`,
+      heading: `${heading}, if the base turns ${degrees(rotation.baseDeg)}: it is not measured`,
+    };
+  return { health: 'settled', reason: turns, heading };
 }

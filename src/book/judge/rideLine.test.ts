@@ -51,6 +51,7 @@ it('a log of hundreds of laps is listed by its first, and says how many more the
     importedFrom: 'long.csv',
   });
   expect(newestRide(ride)).toEqual({
+    counted: 300,
     id: 'r',
     road: { kind: 'described', id: 'saltmarsh-loop' },
     settings: { 'title/brake/deadzone': 4 },

@@ -28,5 +28,13 @@ export function trailRide(ride: RideView): TrailRideItem {
 }
 
 export function newestRide({ id, road, settings, clipping, importedFrom, measures }: RideView): NewestRide {
-  return { id, road, settings, clipping, importedFrom, summary: measures.summary };
+  return {
+    id,
+    road,
+    settings,
+    clipping,
+    importedFrom,
+    counted: measures.laps.filter((lap) => lap.counted).length,
+    summary: measures.summary,
+  };
 }

@@ -15,6 +15,8 @@ export interface RideView extends RideRow, RideFigures {
 /** What the newest ride says of pedals and force. */
 export interface NewestRide extends Pick<RideView, 'id' | 'road' | 'clipping' | 'importedFrom'> {
   settings: SettingValues;
+  /** Laps that count. */
+  counted: number;
   summary: RideView['measures']['summary'];
 }
 

@@ -35,7 +35,11 @@ import { readTrail } from './readTrail';
 import { newestRide, rideLine } from '../judge/rideLine';
 import type { Origin } from '../model/origin';
 import type { RideView } from '../model/rideView';
-import { roadHealth } from '../judge/stationHealth';
+import { chainOf } from '@/core/force/chainOf';
+import { FAST_MPS, handsOff, ROLL_MPS } from '@/core/force/handsOff';
+import { forceFactsOf, type ForceFacts } from '../judge/force';
+import { roadHealth } from '../judge/road/roadHealth';
+import { memo } from './memo';
 import type { ReadyView, TitleView, WeaningView, BookView } from '../model/bookView';
 
 /** A place, and what is shown of it on every page. */
@@ -120,7 +124,28 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     newestRide: newest ? newestRide(newest) : null,
   };
   const typed = typedIn && typedInView(typedIn, view);
-  return { ...view, typedIn: typed, road: roadHealth({ ...view, rides, typedIn: typed }) };
+  const judged = roadHealth({ ...view, rides, typedIn: typed, motion: motionOf(db, view) });
+  return { ...view, typedIn: typed, road: judged };
+}
+
+/** What the rim does that is let go, worked out once for each set of the force. */
+function motionOf(db: Database, view: Parameters<typeof forceFactsOf>[0]): ForceFacts['motion'] {
+  const facts = forceFactsOf(view);
+  const key = JSON.stringify([
+    facts.car.id,
+    facts.rateHz,
+    facts.rotationDeg,
+    facts.rig,
+    Object.entries(facts.values).sort(),
+  ]);
+  return memo(db, `motion:${key}`, () => {
+    const chain = chainOf(facts);
+    const at = (speedMps: number) => {
+      const { verdict, fromDeg } = handsOff(chain, speedMps);
+      return { verdict, fromDeg };
+    };
+    return { roll: at(ROLL_MPS), fast: at(FAST_MPS) };
+  });
 }
 
 function titleView({

@@ -1,4 +1,5 @@
 import { calming } from '../force/calming';
+import { frictionText } from '../force/chainOf';
 import { calmingChange, deadAdvice, isCalm, minForceAdvice, movementText } from '../force/forceAdvice';
 import type { ForceParameter } from '../force/forceParameters';
 import { FAST_MPS, handsOff, restDeg, ROLL_MPS, type ForceChain } from '../force/handsOff';
@@ -41,7 +42,7 @@ export const STILLNESS_CAUSES = {
     judge({ facts, chain, centre }) {
       // A jump up to twice the friction on each side only lifts over it.
       const over = centre.minForceStepNm / (4 * chain.hardware.frictionNm);
-      const says = `Across the centre the torque jumps by ${centre.minForceStepNm.toFixed(2)} N·m; friction is ${chain.hardware.frictionNm.toFixed(2)}.`;
+      const says = `Across the centre the torque jumps by ${centre.minForceStepNm.toFixed(2)} N·m; friction is ${frictionText(facts, chain)}.`;
       return {
         evidence: ramp(over, 0.6, 1.5),
         says,
@@ -129,7 +130,7 @@ export const STILLNESS_CAUSES = {
       return {
         evidence: sticks ? ramp(rest, 0, HELD_FAR_DEG) : 0,
         says: sticks
-          ? `Let go far off centre at a slow roll it stays ${rest.toFixed(1)}° off: its friction of ${chain.hardware.frictionNm.toFixed(2)} N·m is more than the tyres pull there.`
+          ? `Let go far off centre at a slow roll it stays ${rest.toFixed(1)}° off: its friction of ${frictionText(facts, chain)} is more than the tyres pull there.`
           : `Let go at a slow roll it ${calm.roll.verdict}${calm.roll.settleS === null ? '' : ` within ${calm.roll.settleS.toFixed(1)} s`}.`,
         change:
           (advice && advice.to > advice.from ? advice : null) ?? springAdvice(facts, chain, calm, 'some'),

@@ -1,4 +1,4 @@
-import { damperShare } from '../force/chainOf';
+import { damperShare, frictionText } from '../force/chainOf';
 import { minForceAdvice } from '../force/forceAdvice';
 import { TITLE_DAMPER_NMS } from '../force/forceSettings';
 import type { ForceChain } from '../force/handsOff';
@@ -33,7 +33,7 @@ export const WEIGHT_CAUSES = {
       const advice = minForceAdvice(facts, chain, judged.judgement.weakest, calm);
       return {
         evidence: ramp(centre.deadBandG / WEAVE_WIDTH_G, 0.08, 0.35),
-        says: `Within ${centre.deadBandG.toFixed(2)} of ${WEAVE_WIDTH_G} g around the centre the motor asks for less than its own friction of ${chain.hardware.frictionNm.toFixed(2)} N·m.`,
+        says: `Within ${centre.deadBandG.toFixed(2)} of ${WEAVE_WIDTH_G} g around the centre the motor asks for less than its own friction of ${frictionText(facts, chain)}.`,
         change: advice && advice.to > advice.from ? advice : null,
       };
     },
@@ -77,7 +77,7 @@ export const WEIGHT_CAUSES = {
     name: 'Friction that the base adds',
     takesAway: true,
     judge({ facts, chain, judged }) {
-      const says = `The base adds ${chain.base.frictionNm.toFixed(2)} N·m of friction to the ${chain.hardware.frictionNm.toFixed(2)} that it has.`;
+      const says = `The base adds ${chain.base.frictionNm.toFixed(2)} N·m of friction to the ${frictionText(facts, chain)} that it has.`;
       return {
         evidence: ramp(chain.base.frictionNm / Math.max(0.1, judged.judgement.cornerNm), 0.01, 0.12),
         says,

@@ -1,3 +1,4 @@
+import { assumedIn, basisOn, type Input } from '../rig/evidence';
 import type { RigSpec } from '../rig/rigSpec';
 import type { Menus } from '../settings/menus';
 import type { Layer, SettingValues } from '../settings/setting';
@@ -41,19 +42,39 @@ export function hardwareOf({ base, rim }: RigSpec, rotationDeg: number | null): 
   };
 }
 
-/** What the owner did not say of a rig and is taken as usual, in words; nothing where all is known. */
-export function assumedOf({ base, rim }: RigSpec): string[] {
+/** What is known of the hardware that a rim is driven by, figure by figure: its owner wrote it down, or it is what is usual. */
+export type HardwareInput =
+  'torque' | 'friction' | 'delay' | 'rimInertia' | 'motorInertia' | 'bearings' | 'topSpeed' | 'scales';
+
+export function hardwareInputs({ base, rim }: RigSpec): Record<HardwareInput, Input> {
   const usual = USUAL[base.drive];
-  const unknown: [boolean, string][] = [
-    [base.torqueNm === null, `rated torque ${usual.ratedNm} N·m`],
-    [base.frictionNm === null, `friction ${usual.frictionNm} N·m`],
-    [base.delayMs === null, `delay ${usual.delayMs} ms`],
-    [
-      rim.inertiaKgM2 === null && (rim.massKg === null || rim.diameterMm === null),
-      `inertia of the rim ${USUAL_RIM_KGM2} kg·m²`,
-    ],
-  ];
-  return unknown.flatMap(([is, words]) => (is ? [words] : []));
+  const said = (value: number | null, words: string): Input => ({
+    says: words,
+    evidence: value === null ? 'assumed' : 'described',
+  });
+  const ofRim = rim.inertiaKgM2 ?? (rim.massKg === null || rim.diameterMm === null ? null : rim.massKg);
+  return {
+    torque: said(base.torqueNm, `rated torque ${base.torqueNm ?? usual.ratedNm} N·m`),
+    friction: said(base.frictionNm, `friction ${base.frictionNm ?? usual.frictionNm} N·m`),
+    delay: said(base.delayMs, `delay ${base.delayMs ?? usual.delayMs} ms`),
+    rimInertia: said(ofRim, 'inertia of the rim'),
+    motorInertia: said(null, `inertia of the motor ${usual.motorKgM2} kg·m²`),
+    bearings: said(null, `drag of the bearings ${VISCOUS_NMS} N·m·s/rad`),
+    topSpeed: said(null, `top speed of the motor ${usual.topRadps} rad/s`),
+    scales: said(null, 'what 100 % of the base’s own scales is'),
+  };
+}
+
+/** What the owner did not say of a rig and is taken as usual, in words; nothing where all is known. */
+export function assumedOf(spec: RigSpec): string[] {
+  const { torque, friction, delay, rimInertia } = hardwareInputs(spec);
+  return assumedIn(basisOn(torque, friction, delay, rimInertia));
+}
+
+/** Friction as evidence: with its unit, and said to be assumed where nobody wrote it down. */
+export function frictionText({ rig, exact }: ChainFacts, { hardware }: Pick<ForceChain, 'hardware'>): string {
+  const isAssumed = !exact && rig.base.frictionNm === null;
+  return `${hardware.frictionNm.toFixed(2)} N·m${isAssumed ? ' (assumed)' : ''}`;
 }
 
 /** What a base's own scales mean at 100 %, per newton metre of its rated torque; a strong base damps more strongly. */

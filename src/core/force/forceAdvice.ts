@@ -2,7 +2,7 @@ import { percentAbout } from '../text/percent';
 import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
 import type { Proposal } from '../settings/proposal';
 import type { ClippingSchool } from './bestGain';
-import type { ChainFacts } from './chainOf';
+import { frictionText, type ChainFacts } from './chainOf';
 import { deadControls, doubledSettings } from './coupling';
 import { forceField, type ForceField, type ForceParameter } from './forceParameters';
 import { calming, type Calming } from './calming';
@@ -126,7 +126,7 @@ export function minForceAdvice(
   const to = gridValue(found.field, canonical, 'atMost');
   const near = Math.abs(toCanonical(found.field, to) - found.canonical) < LEAST_LIFT;
   if (to === found.value || (near && found.canonical <= most)) return null;
-  const swallowed = `Friction of ${chain.hardware.frictionNm.toFixed(2)} N·m swallows the first ${percentAbout(wanted)} of the signal`;
+  const swallowed = `Friction of ${frictionText(facts, chain)} swallows the first ${percentAbout(wanted)} of the signal`;
   const still =
     stillMinForce === null
       ? 'the rim moves by itself even without it'

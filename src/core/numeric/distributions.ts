@@ -2,11 +2,6 @@ import distributions from 'jstat';
 
 const { normal, studentt, noncentralt } = distributions.jStat;
 
-/** Standard normal distribution function. */
-export function normalCdf(z: number): number {
-  return normal.cdf(z, 0, 1);
-}
-
 /** Standard normal quantile, 0 < p < 1. */
 export function normalQuantile(p: number): number {
   return normal.inv(p, 0, 1);

@@ -1,5 +1,5 @@
 import isEqual from 'fast-deep-equal';
-import { isLinear, LINEAR, type Curve } from './curve';
+import { isLinear, type Curve } from './curve';
 import {
   gridCount,
   gridPoint,

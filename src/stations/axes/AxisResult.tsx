@@ -11,14 +11,16 @@ import { useFetched } from '@/ui/useFetched';
 import type { AxisView, CaptureView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { Recommendations } from '@/parts/Recommendations';
-import { Facts, NextStep, StationPage } from '@/ui/StationPage';
+import { basisOf } from '@/book/judge/basis';
+import { Facts, restOn } from '@/parts/Facts';
+import { NextStep, StationPage } from '@/ui/StationPage';
 import { degrees, moment } from '@/words/format';
 import { AxisAdvice, adviceCount } from './AxisAdvice';
 import { axisFacts } from './axisFacts';
 import { AxisTabs } from './AxisTabs';
 import { captureOption } from './captureChart';
 import { CaptureProblems } from './CaptureProblems';
-import { axisFinding } from '@/words/axisFinding';
+import { axisFinding } from '@/book/judge/road/axes';
 import { sensorName } from '@/words/hardware';
 
 /** What the newest capture of an axis says: picture, figures, notes; on the right what to do. */
@@ -40,7 +42,7 @@ export function AxisResult({
   );
   return (
     <StationPage
-      finding={axisFinding(analysis, recommendations)}
+      finding={axisFinding(axis).heading}
       subtitle={subtitle(view, axis, capture, picture.value?.lengthS ?? null)}
       next={
         <Recommendations
@@ -70,7 +72,7 @@ export function AxisResult({
       ) : (
         <ChartPlace className="h-[22rem]" of={picture} />
       )}
-      <Facts facts={axisFacts(analysis)} />
+      <Facts facts={restOn(basisOf(view).capture, axisFacts(analysis))} />
       {analysis.warnings.length > 0 && (
         <ul className="mt-4 list-disc pl-5 text-[15px]" aria-label="Notes">
           {analysis.warnings.map((warning) => (

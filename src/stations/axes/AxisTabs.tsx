@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
-import { axisHealth } from '@/book/judge/stationHealth';
+import { axisFinding } from '@/book/judge/road/axes';
 import type { Health } from '@/book/model/stationHealth';
 
 const PEBBLES: Record<Health, PebbleKind> = {
@@ -36,7 +36,7 @@ export function AxisTabs({
     <div className="mb-2 flex items-end justify-between gap-x-4 border-b border-line">
       <nav aria-label="Axes of this rig" className="flex min-w-0 flex-wrap gap-x-4">
         {view.axes.map((other) => {
-          const { health, reason } = axisHealth(other);
+          const { health, reason } = axisFinding(other);
           const isHere = other.axis === axis.axis;
           return (
             <Link

@@ -1,4 +1,5 @@
-import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { axisFinding } from '@/book/judge/road/axes';
+import type { AxisName } from '@/core/axes/axes';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { StationPage } from '@/ui/StationPage';
@@ -43,7 +44,7 @@ export function NotMeasured({
 }) {
   return (
     <StationPage
-      finding={`The ${AXIS_WORDS[axis.axis]} is not measured yet`}
+      finding={axisFinding(axis).heading}
       subtitle="Measured on your own hardware, by your own hands and feet."
       next={measure(1)}
     >

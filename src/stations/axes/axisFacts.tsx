@@ -2,14 +2,12 @@ import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
+import type { Fact as MarkedFact } from '@/parts/Facts';
 import { Term } from '@/ui/Term';
 import { capital, degrees } from '@/words/format';
 import { percent } from '@/core/text/percent';
 
-export interface Fact {
-  value: React.ReactNode;
-  meaning: React.ReactNode;
-}
+type Fact = Omit<MarkedFact, 'basis'>;
 
 /** The figures of a capture, number first. */
 export function axisFacts(analysis: AxisAnalysis): Fact[] {

@@ -11,6 +11,7 @@ import { told } from '@/parts/told';
 import { cardTypedIn } from '@/book/write/card';
 import { BackUp } from './BackUp';
 import { cardOf } from '@/book/judge/card';
+import { findingOf } from '@/book/judge/road/roadHealth';
 import { CardSheet } from './CardSheet';
 
 /** Card: what to type, in the order of the menus; printed, taken along, ticked off from the seat. */
@@ -22,7 +23,7 @@ export function CardStation({ view }: { view: BookView }) {
   const name = `${view.combination.carId}-${view.combination.rigId}-${view.combination.titleId}`;
   return (
     <StationPage
-      finding={cardFinding(view)}
+      finding={findingOf(view, 'card').heading}
       subtitle={`${lines.length} values in the order of the menus, ${set} away from neutral.`}
       next={
         <>
@@ -76,12 +77,4 @@ export function CardStation({ view }: { view: BookView }) {
       <CardSheet card={card} />
     </StationPage>
   );
-}
-
-export function cardFinding(view: BookView): string {
-  const typed = view.typedIn;
-  if (!typed) return 'The card is written, and not typed in yet';
-  return typed.since.length > 0
-    ? 'The card has changed since it was typed in'
-    : 'Title and base hold what the card says';
 }

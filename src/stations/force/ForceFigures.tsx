@@ -1,7 +1,11 @@
+import { chainOf } from '@/core/force/chainOf';
+import { CATCHES_S, halfTurn } from '@/core/force/halfTurn';
 import { Term } from '@/ui/Term';
 import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
-import { Facts } from '@/ui/StationPage';
+import { basisOf } from '@/book/judge/basis';
+import type { Basis } from '@/core/rig/evidence';
+import { Facts, restOn } from '@/parts/Facts';
 import { decibels, plain } from '@/words/format';
 import { percent } from '@/core/text/percent';
 import type { Panel } from '@/words/forcePanels';
@@ -21,22 +25,24 @@ export function ForceFigures({
   view: BookView;
 }) {
   const { judgement } = report;
+  const basis = basisOf(view);
   if (panel === 'cars' || panel === 'listen' || panel === 'feels') return null;
-  if (panel === 'smooth') return <SmoothFigures force={force} />;
+  if (panel === 'smooth') return <SmoothFigures force={force} basis={basis.smooth} />;
   if (panel === 'calm') {
     const calm = force.stability?.calm;
     if (!calm) return null;
     const within = (seconds: number | null) => (seconds === null ? '' : `, within ${seconds.toFixed(1)} s`);
     return (
       <Facts
-        facts={[
+        facts={restOn(basis.calm, [
           { value: calm.roll.verdict, meaning: `at a slow roll${within(calm.roll.settleS)}` },
           { value: calm.fast.verdict, meaning: `at 40 m/s${within(calm.fast.settleS)}` },
           {
             value: calm.least.damperNms === null ? 'none' : calm.least.damperNms.toFixed(3),
             meaning: 'N·m·s/rad: the least damper that settles both',
           },
-        ]}
+          halfTurnFact(force),
+        ])}
       />
     );
   }
@@ -46,6 +52,7 @@ export function ForceFigures({
       <Facts
         facts={[
           {
+            basis: basis.lost,
             value: percent(judgement.lostShare),
             meaning: (
               <Term
@@ -55,10 +62,15 @@ export function ForceFigures({
             ),
           },
           {
+            basis: basis.calm,
             value: still === null ? '–' : percent(still, 1),
             meaning: 'minimum force up to which the rim stays still by itself',
           },
-          { value: percent(judgement.weakest, 1), meaning: 'of full scale: the weakest tenth of the signal' },
+          {
+            basis: basis.signal,
+            value: percent(judgement.weakest, 1),
+            meaning: 'of full scale: the weakest tenth of the signal',
+          },
         ]}
       />
     );
@@ -67,13 +79,16 @@ export function ForceFigures({
   return (
     <Facts
       facts={[
-        { value: percent(judgement.clipShare, 1), meaning: 'of the ride is clipped' },
-        { value: percent(judgement.sustainedShare, 1), meaning: 'of it held at the limit' },
+        ...restOn(basis.signal, [
+          { value: percent(judgement.clipShare, 1), meaning: 'of the ride is clipped' },
+          { value: percent(judgement.sustainedShare, 1), meaning: 'of it held at the limit' },
+          {
+            value: judgement.headroomDb === null ? '–' : decibels(judgement.headroomDb),
+            meaning: 'of headroom over all but the highest thousandth',
+          },
+        ]),
         {
-          value: judgement.headroomDb === null ? '–' : decibels(judgement.headroomDb),
-          meaning: 'of headroom over all but the highest thousandth',
-        },
-        {
+          basis: basis.torque,
           value: `${judgement.cornerNm.toFixed(1)} N·m`,
           meaning:
             radius > 0
@@ -81,6 +96,7 @@ export function ForceFigures({
               : 'in corners',
         },
         {
+          basis: basis.signal,
           value: `${judgement.carCornerNm.toFixed(1)} N·m`,
           meaning: 'is what the car’s own column asks there',
         },
@@ -89,12 +105,31 @@ export function ForceFigures({
   );
 }
 
-function SmoothFigures({ force }: { force: ForceState }) {
+/** Whether the rim can follow a slide by itself, beside the damper that calms it: some bases have room for both. */
+function halfTurnFact(force: ForceState) {
+  const { nowS, unguardedS } = halfTurn(chainOf(force.facts));
+  const text = (seconds: number | null) => (seconds === null ? 'over 1 s' : `${seconds.toFixed(2)} s`);
+  const price =
+    nowS === unguardedS
+      ? ''
+      : ` Without the base’s hands-off guard: ${text(unguardedS)}; the guard fades just when a slide asks for speed.`;
+  return {
+    value: text(nowS),
+    meaning: (
+      <Term
+        word="half a turn by itself"
+        meaning={`How soon a let-go rim turns 180° at two thirds of full force. Under ${CATCHES_S[0].toFixed(2)} s it catches nearly every slide by itself, over ${CATCHES_S[1].toFixed(2)} s hardly one.${price}`}
+      />
+    ),
+  };
+}
+
+function SmoothFigures({ force, basis }: { force: ForceState; basis: Basis }) {
   if (!force.smooth) return null;
   const { smooth, centre } = force.smooth;
   return (
     <Facts
-      facts={[
+      facts={restOn(basis, [
         {
           value: smooth.detail === null ? '–' : percent(smooth.detail),
           meaning: (
@@ -125,7 +160,7 @@ function SmoothFigures({ force }: { force: ForceState }) {
           value: `${plain(centre.hysteresisByAngle, 2)} N·m`,
           meaning: `between the ways there and back over the hand’s angle; ${plain(centre.hysteresisByG, 2)} over the car’s answer`,
         },
-      ]}
+      ])}
     />
   );
 }

@@ -18,7 +18,8 @@ import { CouplingPicture } from './CouplingPicture';
 import { FeelsPanel, FeelsStep } from './FeelsPanel';
 import { ForceAdviceSteps } from './ForceAdviceSteps';
 import { ForceFigures } from './ForceFigures';
-import { crashCaution, forceFinding, heavierCaution } from '@/book/judge/force';
+import { crashCaution, heavierCaution, simulatedFinding } from '@/book/judge/force';
+import { findingOf } from '@/book/judge/road/roadHealth';
 import { ForceSliders } from './ForceSliders';
 import { ListenPanel } from './ListenPanel';
 import { PANEL_NAMES, PANELS, type Panel } from '@/words/forcePanels';
@@ -55,9 +56,15 @@ export function ForceStation({ view, sides, part, like }: Props) {
   const tried = { ...view, settings: draft.values };
   const logged = useLoggedRide(view, force);
   const report = reportOn(force.report, logged.report);
+  const kept = findingOf(view, 'force');
   return (
     <StationPage
-      finding={forceFinding(tried, report, force.stability)}
+      finding={
+        // What is kept is said as the road says it; the simulation speaks of what is tried, and where no ride was judged.
+        draft.changed.length === 0 && kept.health !== 'untouched'
+          ? kept.heading
+          : simulatedFinding(tried, report, force.stability)
+      }
       subtitle={`${view.names.car} in ${view.names.title} on the ${view.names.rig}, simulated from tyre to rim.`}
       next={
         <>

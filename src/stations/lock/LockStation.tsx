@@ -15,7 +15,9 @@ import { KeepStep } from '@/parts/KeepStep';
 import { ProposalStep } from '@/parts/ProposalStep';
 import { changeAsked, type Proposal } from '@/core/settings/proposal';
 import { chooseSchool } from '@/book/write/schools';
-import { Facts, NextStep, StationPage } from '@/ui/StationPage';
+import { basisOf } from '@/book/judge/basis';
+import { Facts, restOn } from '@/parts/Facts';
+import { NextStep, StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { degrees } from '@/words/format';
 import { told } from '@/parts/told';
@@ -41,9 +43,10 @@ export function LockStation({ view, own }: Props) {
   const hairpin = hairpinOf(tried);
   const facts = lockFactsOf(tried);
   const match = matchRotation(rotation);
+  const basis = basisOf({ ...tried, settings: draft.values });
   return (
     <StationPage
-      finding={lockFinding(tried)}
+      finding={lockFinding({ ...tried, settings: draft.values }).heading}
       subtitle={`${view.names.car} in ${view.names.title}: lock to lock of base, title and car.`}
       next={
         <>
@@ -60,14 +63,19 @@ export function LockStation({ view, own }: Props) {
       </div>
       <Facts
         facts={[
-          { value: degrees(match.displayAt90), meaning: 'is what the title shows with the rim at 90°' },
+          ...restOn(basis.rotation, [
+            { value: degrees(match.displayAt90), meaning: 'is what the title shows with the rim at 90°' },
+            {
+              value: degrees(Math.max(0, match.overtravelDeg)),
+              meaning:
+                match.overtravelDeg >= 0
+                  ? 'turn into nothing beyond the car’s lock'
+                  : 'beyond the lock: none',
+            },
+            { value: degrees(match.bumpStopDeg), meaning: 'is where the bump stop belongs' },
+          ]),
           {
-            value: degrees(Math.max(0, match.overtravelDeg)),
-            meaning:
-              match.overtravelDeg >= 0 ? 'turn into nothing beyond the car’s lock' : 'beyond the lock: none',
-          },
-          { value: degrees(match.bumpStopDeg), meaning: 'is where the bump stop belongs' },
-          {
+            basis: basis.hairpin,
             value: degrees(hairpin.handDeg),
             meaning: `of the hands for the ${hairpin.radiusM.toFixed(1)} m hairpin${hairpin.isEasy ? ', without moving them' : ''}`,
           },

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { PREFLIGHT } from '@/catalog/preflight';
 import { isSettled, preflight, type ItemState } from '@/core/ready/preflight';
+import { findingOf } from '@/book/judge/road/roadHealth';
 import { isStrong } from '@/core/rig/rigSpec';
 import { Button } from '@/ui/Button';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
@@ -24,7 +25,11 @@ export function ReadyStation({ view }: { view: BookView }) {
   const open = items.filter((item) => !isSettled(item));
   return (
     <StationPage
-      finding={finding(items, open, names.rig)}
+      finding={
+        items.some(({ item, state }) => item.sees === 'device-present' && state === 'not-so')
+          ? 'The device is not there'
+          : findingOf(view, 'ready').heading
+      }
       subtitle={`What the ${names.rig} and ${names.title} need before the title starts, in the order that works.`}
       next={
         <>
@@ -70,14 +75,6 @@ export function ReadyStation({ view }: { view: BookView }) {
       </p>
     </StationPage>
   );
-}
-
-function finding(items: ItemState[], open: ItemState[], rig: string): string {
-  if (open.length === 0) return `The ${rig} is ready`;
-  const wrong = open.find((item) => item.state === 'not-so');
-  if (wrong?.item.sees === 'device-present') return 'The device is not there';
-  if (open.length === items.length) return `${items.length} things, then drive`;
-  return `${open.length} thing${open.length === 1 ? '' : 's'} left of ${items.length}`;
 }
 
 const PEBBLES: Record<ItemState['state'], PebbleKind> = {

@@ -3,7 +3,8 @@ import type { BookView } from '@/book/model/bookView';
 import { settingNames } from '@/book/judge/trail';
 import { useEarlierRides } from '@/parts/useEarlierRides';
 import { Button } from '@/ui/Button';
-import { Facts } from '@/ui/StationPage';
+import { rideBasis } from '@/book/judge/basis';
+import { Facts, restOn } from '@/parts/Facts';
 import { momentValue, Table } from '@/ui/Table';
 import { decibels, lapTime, moment } from '@/words/format';
 import { MEASURES_SHOWN, type MeasureSpec } from '@/core/rides/measures';
@@ -11,13 +12,16 @@ import { percent } from '@/core/text/percent';
 import { measureValue } from '@/words/verdict';
 
 /** What the newest ride says by every measure. */
-export function LastRide({ ride }: { ride: NewestRide }) {
+export function LastRide({ view, ride }: { view: BookView; ride: NewestRide }) {
   return (
     <Facts
-      facts={MEASURES_SHOWN.map((measure) => {
-        const value = ride.summary[measure.name];
-        return { value: value === null ? '–' : figure(measure, value), meaning: measure.meaning };
-      })}
+      facts={restOn(
+        rideBasis(view, ride),
+        MEASURES_SHOWN.map((measure) => {
+          const value = ride.summary[measure.name];
+          return { value: value === null ? '–' : figure(measure, value), meaning: measure.meaning };
+        }),
+      )}
     />
   );
 }
@@ -27,19 +31,27 @@ const figure = (measure: MeasureSpec, value: number) =>
   measure.unit === 's' ? lapTime(value) : measureValue(measure, value);
 
 /** Clipping as it was logged, simulated or not. */
-export function RideForceFacts({ clipping }: { clipping: NonNullable<NewestRide['clipping']> }) {
+export function RideForceFacts({
+  view,
+  ride,
+  clipping,
+}: {
+  view: BookView;
+  ride: NewestRide;
+  clipping: NonNullable<NewestRide['clipping']>;
+}) {
   const { clipShare, sustainedShare, headroomDb, gainKeepEveryPeak, gainTradeBiggestHits } = clipping;
   const factor = (value: number | null) => (value === null ? '–' : `× ${value.toFixed(2)}`);
   return (
     <section aria-label="Force of the newest ride">
       <Facts
-        facts={[
+        facts={restOn(rideBasis(view, ride), [
           { value: percent(clipShare, 1), meaning: 'of the time the force was clipped' },
           { value: percent(sustainedShare, 1), meaning: 'held at the limit' },
           { value: headroomDb === null ? '–' : decibels(headroomDb), meaning: 'of headroom' },
           { value: factor(gainKeepEveryPeak), meaning: 'the gain would keep every peak' },
           { value: factor(gainTradeBiggestHits), meaning: 'the gain would trade the biggest hits' },
-        ]}
+        ])}
       />
     </section>
   );

@@ -6,14 +6,13 @@ import type { RideProgress } from '@/core/vehicle/simulateRide';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { Button } from '@/ui/Button';
 import { Chart, ChartPlace } from '@/ui/Chart';
+import { findingOf } from '@/book/judge/road/roadHealth';
 import { roadMap } from '@/book/judge/roadMap';
 import { useRideTrace } from '@/parts/useRideTrace';
 import { useKeys } from '@/ui/useKeys';
-import type { NewestRide } from '@/book/model/rideView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { markedRides } from '@/book/judge/markedRides';
-import { percent } from '@/core/text/percent';
 import { ImportActions, ImportStep, ImportTable } from './ImportLog';
 import { rideOption } from './rideChart';
 import { LastRide, RideForceFacts, RideTable } from './RideFigures';
@@ -67,7 +66,7 @@ export function RideStation({ view }: { view: BookView }) {
     );
   return (
     <StationPage
-      finding={finding(view, last, isChanged)}
+      finding={findingOf(view, 'ride').heading}
       subtitle={
         last?.importedFrom
           ? `${last.importedFrom}, taken in for the ${view.names.car}`
@@ -142,8 +141,8 @@ export function RideStation({ view }: { view: BookView }) {
       ) : (
         <RoadLine map={map} className="h-80 w-full max-w-2xl text-muted" />
       )}
-      {last && <LastRide ride={last} />}
-      {last?.clipping && <RideForceFacts clipping={last.clipping} />}
+      {last && <LastRide view={view} ride={last} />}
+      {last?.clipping && <RideForceFacts view={view} ride={last} clipping={last.clipping} />}
       {view.rideCount > 0 && <RideTable view={view} />}
     </StationPage>
   );
@@ -157,20 +156,6 @@ function Progress({ progress: { lap, share } }: { progress: RideProgress }) {
       </ProgressBar>
     </div>
   );
-}
-
-function finding(view: BookView, last: NewestRide | null, isChanged: boolean): string {
-  if (!last) return 'No laps yet on this combination';
-  const { brakeDrag, brakePeak, brakeReach } = last.summary;
-  if (!isChanged && brakePeak === null) return 'The newest ride says nothing of the brake';
-  if (isChanged) return 'Something changed since the last ride';
-  const drag =
-    brakeDrag !== null && brakeDrag > 0.005
-      ? `The brake drags on ${percent(brakeDrag)} of the full throttle`
-      : 'The brake rests on the straights';
-  const peak =
-    brakeReach !== null && brakeReach > 0.5 ? 'and reaches 100 %' : `and peaks at ${percent(brakePeak ?? 0)}`;
-  return `${drag} ${peak}`;
 }
 
 function RideChart({ trace }: { trace: RideTrace }) {

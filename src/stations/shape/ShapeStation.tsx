@@ -16,7 +16,9 @@ import type { AxisTravel, AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
 import { Recommendations } from '@/parts/Recommendations';
-import { Facts, StationPage } from '@/ui/StationPage';
+import { basisOf } from '@/book/judge/basis';
+import { Facts } from '@/parts/Facts';
+import { StationPage } from '@/ui/StationPage';
 import { originText } from '@/book/judge/provenance';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { percent } from '@/core/text/percent';
@@ -226,11 +228,13 @@ function ShapeFacts({ view, axis, layers }: { view: BookView; axis: AxisView; la
   const { travel, slopeStart, slopeMiddle, slopeEnd } = effectiveResponse(layers);
   const steps = sensorSteps(axis);
   const ratio = axis.axis === 'steering' ? centreRatio(view, layers) : null;
+  const basis = basisOf(view);
   return (
     <Facts
       facts={[
-        { value: percent(travel), meaning: 'of the travel is used' },
+        { value: percent(travel), meaning: 'of the travel is used', basis: basis.response },
         {
+          basis: basis.response,
           value: (
             <span className="text-base whitespace-nowrap">{`${slope(slopeStart)} · ${slope(slopeMiddle)} · ${slope(slopeEnd)}`}</span>
           ),
@@ -245,10 +249,12 @@ function ShapeFacts({ view, axis, layers }: { view: BookView; axis: AxisView; la
           ? {
               value: steps === null ? '–' : Math.floor(steps * travel).toLocaleString('en'),
               meaning: 'steps between 0 and 100 %',
+              basis: steps === null ? basis.response : basis.capture,
             }
           : {
               value: `${ratio.toFixed(3)}°`,
               meaning: 'of the road wheels per degree of the hands, at centre',
+              basis: basis.hairpin,
             },
       ]}
     />

@@ -9,7 +9,8 @@ import { translate } from '@/core/response/translate';
 import type { SetAxis } from '@/core/settings/transferSettings';
 import { Chart } from '@/ui/Chart';
 import type { BookView } from '@/book/model/bookView';
-import { Facts } from '@/ui/StationPage';
+import { basisOf } from '@/book/judge/basis';
+import { Facts, restOn } from '@/parts/Facts';
 import { percent } from '@/core/text/percent';
 import { gapOption, gapPoints } from './gapChart';
 
@@ -63,7 +64,7 @@ export function TranslatedCurve({
         }}
       />
       <Facts
-        facts={[
+        facts={restOn(basisOf(view).response, [
           {
             value: shown.map((field) => `${field.label} ${translated.values[field.key]}`).join(', '),
             meaning: `is that in ${view.names.title}`,
@@ -79,7 +80,7 @@ export function TranslatedCurve({
             value: `${percent(effective.deadzone, 1)} to ${percent(effective.saturation)}`,
             meaning: 'of the travel was meant to work',
           },
-        ]}
+        ])}
       />
     </>
   );

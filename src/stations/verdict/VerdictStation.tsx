@@ -2,7 +2,6 @@
 
 import Link from 'next/link';
 import { useCallback } from 'react';
-import { changedBetween } from '@/core/settings/setting';
 import type { Comparison } from '@/core/decide/compareRides';
 import { Button } from '@/ui/Button';
 import { Chart, ChartPlace } from '@/ui/Chart';
@@ -10,6 +9,7 @@ import { Term } from '@/ui/Term';
 import type { BookView } from '@/book/model/bookView';
 import { putBack } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
+import { findingOf } from '@/book/judge/road/roadHealth';
 import { roadName } from '@/book/judge/roadName';
 import type { TrailChangeItem } from '@/book/model/trailView';
 import { useEarlierRides } from '@/parts/useEarlierRides';
@@ -22,16 +22,16 @@ import { moment } from '@/words/format';
 import { told } from '@/parts/told';
 import type { Pair } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
-import { isShown, measureDifference, measureValue, trustSentence, verdictSentence } from '@/words/verdict';
+import { isShown, measureDifference, measureValue, trustSentence } from '@/words/verdict';
 
 /** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
 export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {
   if (!pair) return <NoPair view={view} />;
   const { a, b, comparisons, between, sides } = pair;
-  const changed = changedBetween(a.settings, b.settings);
+  const { changed } = pair;
   return (
     <StationPage
-      finding={verdictSentence(comparisons, sides)}
+      finding={findingOf(view, 'verdict').heading}
       subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons, sides)}`}
       next={<Decide pair={pair} changed={changed} names={settingNames(view, changed)} between={between} />}
     >
@@ -109,13 +109,7 @@ function NoPair({ view }: { view: BookView }) {
   const [a, b] = (['A', 'B'] as const).map((mark) => view.rides.find((ride) => ride.mark === mark));
   return (
     <StationPage
-      finding={
-        view.rideCount < 2
-          ? 'Two rides make a pair'
-          : a && b
-            ? 'A and B were driven on different roads'
-            : 'Mark one ride A and one B'
-      }
+      finding={findingOf(view, 'verdict').heading}
       subtitle={
         a && b
           ? `A on ${roadName(a.road)}, B on ${roadName(b.road)}: mark two of the same road.`

@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { bookView } from '@/book/read/readBook';
-import { axisToLookAt } from '@/book/judge/stationHealth';
+import { axisToLookAt } from '@/book/judge/road/axes';
 
 /** Opens the axis that needs a look first. */
 export default async function AxesPage() {

@@ -6,8 +6,10 @@ import { preflightStamp } from '@/core/ready/preflight';
 import { plainRig } from '@/core/rig/rigSpec';
 import { effectiveResponse } from '@/core/response/compose';
 import { NEUTRAL_LAYER } from '@/core/response/layer';
-import type { CaptureView } from '../model/axisView';
-import { axisToLookAt, roadHealth, type RoadFacts } from './stationHealth';
+import type { CaptureView } from '../../model/axisView';
+import type { MeasuredLap } from '@/core/rides/measureRide';
+import { axisToLookAt } from './axes';
+import { roadHealth, type RoadFacts } from './roadHealth';
 
 const spec = plainRig({ kind: 'simulated', rig: 'tern' });
 const stamp = preflightStamp(spec, '');
@@ -40,40 +42,60 @@ function axis(
     ...more,
   };
 }
-const ride = (mark: 'A' | 'B' | null, settings = {}, changed: string[] = []) => ({
+/** Three laps, each a little different; nothing but their time is known. */
+const laps = (timeS: number, seed = 0) =>
+  [0, 1, 2].map((lap) => ({
+    lap,
+    timeS: timeS + 0.1 * ((7 * (lap + seed)) % 3),
+    counted: true,
+    why: null,
+    measures: { brakePeak: null, brakeSpread: null, brakeDrag: null, brakeReach: null },
+  })) as unknown as MeasuredLap[];
+let driven = 0;
+const ride = (mark: 'A' | 'B' | null, settings = {}, timeS = 90): RoadFacts['rides'][number] => ({
+  id: `ride-${++driven}`,
+  atMs: 1000 * driven,
   mark,
   road: { kind: 'described', id: 'saltmarsh-loop' } as const,
   settings,
-  changed,
-  clipping: null,
-  measures: { laps: [{ counted: true }, { counted: false }] },
+  measures: { laps: laps(timeS, driven) },
+});
+const newest = (more: object = {}): RoadFacts['newestRide'] =>
+  ({
+    settings: {},
+    counted: 1,
+    clipping: null,
+    summary: { brakeDrag: 0, brakePeak: 0.9, brakeReach: 0, lapTimeS: 90, brakeSpread: null },
+    ...more,
+  }) as unknown as RoadFacts['newestRide'];
+const STILL = { roll: { verdict: 'settles', fromDeg: 5 }, fast: { verdict: 'settles', fromDeg: 5 } } as const;
+const factsOf = (facts: Partial<RoadFacts>): RoadFacts => ({
+  typedIn: null,
+  title: titleById('causeway'),
+  car: carById('marl-850'),
+  menus: menusFor(simulatedRigById('wren').spec, titleById('causeway'), carById('marl-850')),
+  rotation: { baseDeg: 900, titleDeg: 900, carDeg: 900, carOwnDeg: 900, isStretch: false },
+  trackId: 'saltmarsh-loop',
+  schools: {
+    rotation: 'own',
+    clipping: 'trade',
+    smoothing: 'smooth',
+    spring: 'off',
+    weight: 'light',
+  },
+  settings: {},
+  ready: { ticks: [], stamp, titleVersion: '', reminder: null },
+  proof: null,
+  rig: { id: 'wren', name: 'Wren', spec },
+  motion: STILL,
+  newestRide: null,
+  axes: [axis('throttle'), axis('brake')],
+  rides: [],
+  rideCount: facts.rides?.length ?? 0,
+  ...facts,
 });
 const said = (facts: Partial<RoadFacts>) =>
-  Object.fromEntries(
-    roadHealth({
-      typedIn: null,
-      title: titleById('causeway'),
-      car: carById('marl-850'),
-      menus: menusFor(simulatedRigById('wren').spec, titleById('causeway'), carById('marl-850')),
-      rotation: { baseDeg: 900, titleDeg: 900, carDeg: 900, carOwnDeg: 900, isStretch: false },
-      trackId: 'saltmarsh-loop',
-      schools: {
-        rotation: 'own',
-        clipping: 'trade',
-        smoothing: 'smooth',
-        spring: 'off',
-        weight: 'light',
-      },
-      settings: {},
-      ready: { ticks: [], stamp, titleVersion: '', reminder: null },
-      proof: null,
-      rig: { spec },
-      axes: [axis('throttle'), axis('brake')],
-      rides: [],
-      rideCount: facts.rides?.length ?? 0,
-      ...facts,
-    }).map((s) => [s.id, `${s.health}: ${s.reason}`]),
-  );
+  Object.fromEntries(roadHealth(factsOf(facts)).map((s) => [s.id, `${s.health}: ${s.reason}`]));
 const ticks = (state = stamp) => PREFLIGHT.map(({ id }) => ({ itemId: id, atMs: 1, state }));
 const proof = (passed: boolean, isStale = false) => ({
   id: 'p',
@@ -146,39 +168,68 @@ it('opens the axis that needs a look before one that is missing', () => {
   ).toBe('throttle');
 });
 
-it('Shape and Ride say what is set, and that something changed since the last ride', () => {
-  const set = said({
+it('Shape says what is set, and what is open before that', () => {
+  const set = {
     axes: [throttle, axis('brake')],
     settings: { 'title/brake/deadzone': 5, 'title/brake/saturation': 17 },
-    rides: [ride('A')],
-  });
-  expect(set['shape']).toBe('settled: Brake dead zone 5, brake saturation 17');
-  expect(set['ride']).toBe('under-way: Changed since the last ride');
-  expect(
-    said({ settings: { 'brake/deadzone': 5 }, rides: [ride('A', { 'brake/deadzone': 5 })] })['ride'],
-  ).toBe('settled: 1 lap counted');
-  expect(said({ rides: [ride('A'), ride('B', {}, ['a', 'b'])] })['verdict']).toBe(
-    'look: 2 changes in one ride',
+  };
+  expect(said(set)['shape']).toBe('settled: Brake dead zone 5, brake saturation 17');
+  expect(said({ ...set, axes: brake({ recommendations: [advice('saturation')] }) })['shape']).toBe(
+    'under-way: Saturation 0 → 5 is open',
   );
   expect(
-    said({ rides: [ride('A'), { ...ride('B'), road: { kind: 'own', name: 'evening.csv' } }] })['verdict'],
-  ).toBe('untouched: A and B are of different roads');
+    said({ axes: brake({ recommendations: [advice('deadzone'), advice('saturation')] }) })['shape'],
+  ).toBe('under-way: 2 changes are open');
 });
 
-it('a dead control is called out before any ride; then the newest ride says how much was clipped', () => {
+it('Ride says that something changed, then what the newest ride says of the brake', () => {
+  expect(said({ newestRide: newest(), settings: { 'title/brake/deadzone': 5 } })['ride']).toBe(
+    'under-way: Changed since the last ride',
+  );
+  const drags = { brakeDrag: 0.97, brakePeak: 0.9, brakeReach: 0 };
+  expect(said({ newestRide: newest({ summary: drags }) })['ride']).toBe(
+    'look: The brake dragged on 97 % of full throttle',
+  );
+  expect(said({ newestRide: newest({ counted: 0 }) })['ride']).toBe('look: No lap counts');
+  expect(said({ newestRide: newest(), rideCount: 3 })['ride']).toBe(
+    'settled: 1 lap counted last, 3 rides in all',
+  );
+});
+
+it('Verdict counts what differs between A and B, and one ride a side is no end', () => {
+  const [a, b] = [ride('A'), ride('B', { 'title/brake/deadzone': 5 })];
+  expect(said({ rides: [a, b] })['verdict']).toBe('under-way: No difference shown, one ride a side');
+  const again = [ride(null, b.settings), ride(null)];
+  expect(said({ rides: [a, b, ...again] })['verdict']).toBe('settled: No difference shown');
+  const [quick, once] = [ride(null, b.settings, 85), ride('B', b.settings, 85)];
+  expect(said({ rides: [a, once, quick, ride(null)] })['verdict']).toBe('settled: 1 of 1 measures differ');
+  const two = ride('B', { 'title/brake/deadzone': 5, 'title/brake/saturation': 3 });
+  expect(said({ rides: [a, ride(null, { 'title/brake/deadzone': 5 }), two] })['verdict']).toBe(
+    'look: 2 changes between A and B',
+  );
+  expect(said({ rides: [a, { ...b, road: { kind: 'own', name: 'evening.csv' } }] })['verdict']).toBe(
+    'untouched: A and B are of different roads',
+  );
+});
+
+it('Force: a rim that moves and a dead control are called out before any ride', () => {
   const tern = menusFor(simulatedRigById('tern').spec, titleById('causeway'), carById('marl-850'));
-  const judged = (clipShare: number, sustainedShare: number) => ({
-    ...ride('A'),
-    clipping: { clipShare, sustainedShare, headroomDb: 0, gainKeepEveryPeak: 1, gainTradeBiggestHits: 1 },
-  });
   expect(said({})['force']).toBe('untouched: No ride judged yet');
   expect(said({ menus: tern, settings: { 'title/steering/titleDamper': 30 } })['force']).toBe(
     'look: Damper does nothing',
   );
-  expect(said({ rides: [judged(0, 0), judged(0.03, 0.001)] })['force']).toBe(
-    'look: 3.0 % of the last ride clipped',
+  expect(said({ motion: { ...STILL, fast: { verdict: 'saws', fromDeg: 2 } } })['force']).toBe(
+    'look: Let go, the rim saws',
   );
-  expect(said({ rides: [judged(0.015, 0.001), ride('B')] })['force']).toBe(
-    'settled: 1.5 % of the last ride clipped',
-  );
+});
+
+it('Lock is not settled on a rotation that nobody measured', () => {
+  expect(said({})['lock']).toBe('under-way: 900° assumed, not measured');
+});
+
+it('whatever is wrong, station and road say it in one judgement: a heading stands beside every reason', () => {
+  for (const { reason, heading } of roadHealth(factsOf({}))) {
+    expect(reason).not.toBe('');
+    expect(heading).not.toBe('');
+  }
 });

@@ -1,0 +1,86 @@
+import { hardwareInputs } from '@/core/force/chainOf';
+import { basisOn, type Basis, type Input } from '@/core/rig/evidence';
+import type { RigSpec } from '@/core/rig/rigSpec';
+import { degreesField } from '@/core/settings/menus';
+import { keyText } from '@/core/settings/setting';
+import { degrees } from '@/words/format';
+import { DRIVE_WORDS } from '@/words/hardware';
+import type { AxisView } from '../model/axisView';
+import type { BookView } from '../model/bookView';
+import type { NewestRide } from '../model/rideView';
+
+type Facts = Pick<BookView, 'rig' | 'menus' | 'settings' | 'rotation' | 'car' | 'title'> & {
+  axes: readonly Pick<AxisView, 'axis' | 'name' | 'capture'>[];
+};
+
+const captured = (axes: Facts['axes'], name: string) =>
+  axes.find(({ axis }) => axis === name)?.capture?.analysis ?? null;
+
+/** What the base turns, and how that is known: measured lock to lock, set or written down by its owner, or usual. */
+export function rotationInput({ axes, rig, menus, settings, rotation }: Omit<Facts, 'car' | 'title'>): Input {
+  const analysis = captured(axes, 'steering');
+  const measured = analysis?.axis === 'steering' && analysis.rotationDeg !== null;
+  const field = degreesField(menus, 'base', 'rotation');
+  const isSet =
+    field !== undefined &&
+    settings[keyText({ layer: 'base', axis: 'steering', field: field.key })] !== undefined;
+  const { base } = rig.spec;
+  const isSaid = isSet || base.rotationDeg !== null || base.program !== null;
+  return {
+    says: `the base turns ${degrees(rotation.baseDeg)}`,
+    evidence: measured ? 'measured' : isSaid ? 'described' : 'assumed',
+  };
+}
+
+/** The simulated driver's own line and speed are nobody's. */
+const DRIVER: Input = { says: 'the line and the speed of the simulated driver', evidence: 'assumed' };
+
+/** Whose foot is simulated: measured where its pedal was. */
+function footInput({ axes }: Pick<Facts, 'axes'>): Input {
+  const isMeasured = captured(axes, 'brake') !== null;
+  return {
+    says: isMeasured ? 'the brake as it was measured' : 'an even foot',
+    evidence: isMeasured ? 'measured' : 'assumed',
+  };
+}
+
+/** What a prediction of a let-go rim rests on, of the base alone. */
+export const calmBasis = (spec: RigSpec): Basis => basisOn(...Object.values(hardwareInputs(spec)));
+
+/** What every kind of figure rests on here. A new kind is an entry here; figures name theirs. */
+export function basisOf(facts: Facts) {
+  const { rig, car, title } = facts;
+  const hardware = hardwareInputs(rig.spec);
+  const described = (says: string): Input => ({ says, evidence: 'described' });
+  const ofCar = described(`the ${car.name} as its document has it`);
+  const menus = described(`the menus of ${title.name} as they are described`);
+  const settings = described('the settings as they are noted here');
+  const rate = described(`force at ${title.forceHz} Hz`);
+  const steering = rotationInput(facts);
+  const signal = [ofCar, menus, settings, rate, footInput(facts), DRIVER];
+  const loop = calmBasis(rig.spec).inputs;
+  return {
+    /** What was read from this axis by itself. */
+    capture: basisOn({
+      says: `read on the ${DRIVE_WORDS[rig.spec.base.drive]} rig itself`,
+      evidence: 'measured',
+    }),
+    response: basisOn(menus, settings),
+    rotation: basisOn(steering, menus, settings),
+    hairpin: basisOn(steering, ofCar, settings),
+    signal: basisOn(...signal),
+    torque: basisOn(...signal, hardware.torque, hardware.scales),
+    lost: basisOn(...signal, hardware.torque, hardware.friction),
+    smooth: basisOn(...signal, hardware.torque, hardware.delay, hardware.scales),
+    calm: basisOn(ofCar, menus, settings, ...loop),
+    crash: basisOn(settings, menus, ...loop),
+  } satisfies Record<string, Basis>;
+}
+export type FigureKind = keyof ReturnType<typeof basisOf> | 'ride';
+
+/** A ride as it was logged, or as the simulated driver drove it. */
+export function rideBasis(facts: Facts, ride: Pick<NewestRide, 'importedFrom'>): Basis {
+  return ride.importedFrom === null
+    ? basisOf(facts).signal
+    : basisOn({ says: `logged in ${ride.importedFrom}`, evidence: 'measured' });
+}
