@@ -33,7 +33,7 @@ function torqueLimitField(spec: RigSpec): DialectField {
   const max = spec.base.torqueNm ?? USUAL_MAX_NM;
   return {
     key: 'torqueLimit',
-    label: 'Torque limit',
+    label: 'Ceiling',
     min: 1,
     max,
     step: 0.5,
@@ -83,14 +83,17 @@ const drawn = (name: string, axis: string, fields: DialectField[]): Menu => ({
   drawsCurve: true,
 });
 
+/** What the Gannet's base calls the bands of its equaliser, from the slowest up. */
+const GANNET_BANDS = ['Long swell', 'Short swell', 'Chop', 'Ripple', 'Buzz'];
+
 /** What the three demo bases let one set; any other base turns, and that is all that is known of it. */
 const BASES: Record<string, (spec: RigSpec) => BaseMenus> = {
   wren: (spec) => ({
     steering: plain('Wren base', 'steering', [
       rotationField(spec, 'Turn range', 10),
       shareField('strength', 'Strength', { min: 0, max: 100, step: 5, neutral: 100 }, 100),
-      shareField('damperChannel', 'Damper effect', { min: 0, max: 100, step: 10, neutral: 100 }, 100),
-      shareField('springChannel', 'Spring effect', { min: 0, max: 100, step: 10, neutral: 100 }, 100),
+      shareField('damperChannel', 'Damping passed on', { min: 0, max: 100, step: 10, neutral: 100 }, 100),
+      shareField('springChannel', 'Centring passed on', { min: 0, max: 100, step: 10, neutral: 100 }, 100),
     ]),
   }),
   tern: (spec) => ({
@@ -98,28 +101,28 @@ const BASES: Record<string, (spec: RigSpec) => BaseMenus> = {
       rotationField(spec, 'Lock to lock', 2),
       shareField('strength', 'Power', { min: 10, max: 100, step: 5, neutral: 100 }, 100),
       // It comes with both channels shut: a title's damper and centring do nothing until they are opened.
-      shareField('damperChannel', 'Title damper', { min: 0, max: 100, step: 10, neutral: 0 }, 100),
-      shareField('springChannel', 'Title spring', { min: 0, max: 100, step: 10, neutral: 0 }, 100),
-      shareField('damper', 'Own damper', { min: 0, max: 100, step: 5, neutral: 0 }, 100),
-      shareField('smoothing', 'Smoothing', { min: 0, max: 10, step: 1, neutral: 0 }, 10),
+      shareField('damperChannel', 'Damping let through', { min: 0, max: 100, step: 10, neutral: 0 }, 100),
+      shareField('springChannel', 'Centring let through', { min: 0, max: 100, step: 10, neutral: 0 }, 100),
+      shareField('damper', 'Slow hand', { min: 0, max: 100, step: 5, neutral: 0 }, 100),
+      shareField('smoothing', 'Polish', { min: 0, max: 10, step: 1, neutral: 0 }, 10),
     ]),
     brake: plain('Tern base', 'brake', [...ends('Cut below', 'Full from'), blend]),
   }),
   gannet: (spec) => ({
     steering: plain('Gannet base', 'steering', [
-      rotationField(spec, 'Rotation', 10),
-      shareField('strength', 'Torque', { min: 0, max: 100, step: 1, neutral: 60 }, 100),
+      rotationField(spec, 'Wingspan', 10),
+      shareField('strength', 'Might', { min: 0, max: 100, step: 1, neutral: 60 }, 100),
       torqueLimitField(spec),
-      shareField('damperChannel', 'Title damper', { min: 0, max: 100, step: 5, neutral: 100 }, 100),
-      shareField('springChannel', 'Title spring', { min: 0, max: 100, step: 5, neutral: 100 }, 100),
-      shareField('damper', 'Damper', { min: 0, max: 100, step: 1, neutral: 10 }, 100),
-      shareField('friction', 'Friction', { min: 0, max: 100, step: 1, neutral: 0 }, 100),
-      shareField('inertia', 'Inertia', { min: 0, max: 100, step: 1, neutral: 0 }, 100),
-      shareField('smoothing', 'Filter', { min: 0, max: 10, step: 1, neutral: 2 }, 10),
-      ...BAND_HZ.map((hz) =>
-        gainField(bandParameter(hz), `Band ${hz} Hz`, { min: 20, max: 200, step: 10, neutral: 100 }),
+      shareField('damperChannel', 'Calm let in', { min: 0, max: 100, step: 5, neutral: 100 }, 100),
+      shareField('springChannel', 'Homing let in', { min: 0, max: 100, step: 5, neutral: 100 }, 100),
+      shareField('damper', 'Oil', { min: 0, max: 100, step: 1, neutral: 10 }, 100),
+      shareField('friction', 'Sand', { min: 0, max: 100, step: 1, neutral: 0 }, 100),
+      shareField('inertia', 'Ballast', { min: 0, max: 100, step: 1, neutral: 0 }, 100),
+      shareField('smoothing', 'Feather', { min: 0, max: 10, step: 1, neutral: 2 }, 10),
+      ...BAND_HZ.map((hz, i) =>
+        gainField(bandParameter(hz), GANNET_BANDS[i]!, { min: 20, max: 200, step: 10, neutral: 100 }),
       ),
-      shareField('protection', 'Hands-off guard', { min: 0, max: 1, step: 1, neutral: 1 }, 1),
+      shareField('protection', 'Let-go guard', { min: 0, max: 1, step: 1, neutral: 1 }, 1),
     ]),
     throttle: drawn('Gannet base', 'throttle', ends('Low end', 'High end')),
     brake: drawn('Gannet base', 'brake', ends('Low end', 'High end')),

@@ -52,15 +52,15 @@ const HUNDRED: Range = { min: 0, max: 100, step: 1, neutral: 0 };
 const AS_IT_COMES: Range = { ...HUNDRED, neutral: 50 };
 
 const CAUSEWAY_FORCE: DialectField[] = [
-  gainField('gain', 'Force', AS_IT_COMES),
-  shareField('minForce', 'Least force', HUNDRED, 400),
-  shareField('roadEffect', 'Road', AS_IT_COMES, 100),
-  shareField('kerbEffect', 'Kerbs', AS_IT_COMES, 100),
-  shareField('offtrackEffect', 'Grass', { ...HUNDRED, neutral: 20 }, 100),
+  gainField('gain', 'Heft', AS_IT_COMES),
+  shareField('minForce', 'Stir', HUNDRED, 400),
+  shareField('roadEffect', 'Cobbles', AS_IT_COMES, 100),
+  shareField('kerbEffect', 'Kerbstones', AS_IT_COMES, 100),
+  shareField('offtrackEffect', 'Marsh', { ...HUNDRED, neutral: 20 }, 100),
   shareField('slipEffect', 'Scrub', HUNDRED, 100),
-  shareField('understeerCue', 'Lightening', HUNDRED, 100),
-  shareField('titleDamper', 'Damper', HUNDRED, 100),
-  shareField('titleSpring', 'Centring', HUNDRED, 100),
+  shareField('understeerCue', 'Going light', HUNDRED, 100),
+  shareField('titleDamper', 'Calming', HUNDRED, 100),
+  shareField('titleSpring', 'Homing', HUNDRED, 100),
 ];
 
 const UNIT: Range = { min: 0, max: 1, step: 0.05, neutral: 0 };
@@ -68,8 +68,8 @@ const UNIT: Range = { min: 0, max: 1, step: 0.05, neutral: 0 };
 const TRAIL: Range = { min: 0, max: 2, step: 0.05, neutral: 1 };
 
 const HILL_AND_HOLLOW_FORCE: DialectField[] = [
-  gainField('gain', 'Gain', { min: 0, max: 2, step: 0.01, neutral: 1 }),
-  gainField('selfAlignment', 'Self-alignment', TRAIL),
+  gainField('gain', 'Voice', { min: 0, max: 2, step: 0.01, neutral: 1 }),
+  gainField('selfAlignment', 'Straightening', TRAIL),
   gainField('mechanicalTrail', 'Caster feel', TRAIL),
   gainField('pneumaticTrail', 'Tyre feel', TRAIL),
   shareField('minForce', 'Lift', { min: 0, max: 0.3, step: 0.005, neutral: 0 }, 1),
@@ -78,7 +78,7 @@ const HILL_AND_HOLLOW_FORCE: DialectField[] = [
   shareField('offtrackEffect', 'Verge', UNIT, 1),
   shareField('absEffect', 'Brake pulse', UNIT, 1),
   shareField('understeerCue', 'Slip cue', UNIT, 1),
-  shareField('titleDamper', 'Damping', UNIT, 1),
+  shareField('titleDamper', 'Hush', UNIT, 1),
 ];
 
 const CLICKS: Range = { min: 0, max: 20, step: 1, neutral: 0 };
@@ -91,33 +91,33 @@ const MILLSTONE_FORCE: DialectField[] = [
   shareField('titleSpring', 'Pull', CLICKS, 20),
 ];
 
-/** 0…100 amounts; linearity 0 is neutral, more is calmer. */
+/** Whole numbers as amounts, each on a scale of its own; its bend is neutral at 0, more is calmer. */
 export const CAUSEWAY_DIALECTS = sameOnEveryAxis(
   'Causeway',
   [
     {
       key: 'deadzone',
-      label: 'Dead zone',
+      label: 'Ebb',
       min: 0,
-      max: 100,
+      max: 95,
       step: 1,
       neutral: 0,
       maps: { kind: 'deadzone-amount', full: 100 },
     },
     {
       key: 'saturation',
-      label: 'Saturation',
+      label: 'Flood',
       min: 0,
-      max: 100,
+      max: 90,
       step: 1,
       neutral: 0,
       maps: { kind: 'saturation-amount', full: 100, reach: 1 },
     },
     {
       key: 'linearity',
-      label: 'Linearity',
+      label: 'Swell',
       min: 0,
-      max: 100,
+      max: 110,
       step: 1,
       neutral: 0,
       maps: { kind: 'gamma-log', base: 4, half: 100, sign: 1 },
@@ -173,7 +173,7 @@ export const MILLSTONE_DIALECTS = sameOnEveryAxis(
   [
     {
       key: 'deadzone',
-      label: 'Slack',
+      label: 'Loose',
       min: 0,
       max: 20,
       step: 1,
@@ -191,7 +191,7 @@ export const MILLSTONE_DIALECTS = sameOnEveryAxis(
     },
     {
       key: 'linearity',
-      label: 'Response',
+      label: 'Bite',
       min: 0,
       max: 20,
       step: 1,
@@ -211,10 +211,10 @@ export const CAUSEWAY_CAR_MENU: CarMenu = {
     axis: 'steering',
     fields: [
       degreesField('lock', 'Bump stop', { min: 180, max: 1440, step: 10, neutral: lockDeg }),
-      gainField('gain', 'Car force', { min: 50, max: 150, step: 5, neutral: 100 }),
+      gainField('gain', 'Car heft', { min: 50, max: 150, step: 5, neutral: 100 }),
       {
         key: 'linearity',
-        label: 'Car linearity',
+        label: 'Car swell',
         min: 0,
         max: 100,
         step: 5,

@@ -9,6 +9,7 @@ import {
   MILLSTONE_DIALECTS,
   type AxisDialects,
   type CarMenu,
+  type ShapedAxis,
 } from './dialects';
 
 /** A title as the catalogue knows it: how it writes each axis, how it behaves before it runs, what is driven there. */
@@ -29,6 +30,16 @@ export interface Title {
   traits: TitleTraits;
 }
 
+const ALL_BUT_GEAR: readonly ShapedAxis[] = [
+  'throttle',
+  'brake',
+  'clutch',
+  'handbrake',
+  'paddle_left',
+  'paddle_right',
+  'steering',
+];
+
 export const TITLES: readonly Title[] = [
   {
     id: 'causeway',
@@ -39,9 +50,11 @@ export const TITLES: readonly Title[] = [
     dialects: CAUSEWAY_DIALECTS,
     carMenu: CAUSEWAY_CAR_MENU,
     pages: [
-      { path: 'Controls › Wheel', layer: 'title', axes: ['steering'] },
-      { path: 'Controls › Pedals', layer: 'title', axes: ['throttle', 'brake', 'clutch', 'handbrake'] },
-      { path: 'Controls › Paddles', layer: 'title', axes: ['paddle_left', 'paddle_right'] },
+      // One page for each thing that can be set of a control, with all controls on it.
+      { path: 'Tides › Where they begin', layer: 'title', axes: ALL_BUT_GEAR, fields: ['deadzone'] },
+      { path: 'Tides › Where they are full', layer: 'title', axes: ALL_BUT_GEAR, fields: ['saturation'] },
+      { path: 'Tides › How they rise', layer: 'title', axes: ALL_BUT_GEAR, fields: ['linearity'] },
+      { path: 'Helm', layer: 'title', axes: ['steering'], except: ['deadzone', 'saturation', 'linearity'] },
       { path: 'Garage › Steering', layer: 'car', axes: ['steering'] },
     ],
     rotation: 'direct',

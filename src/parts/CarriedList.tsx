@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { CarriedAxis, CarriedItem } from '@/core/settings/transferSettings';
+import { menuField } from '@/core/settings/menus';
 import { keyText } from '@/core/settings/setting';
 import { AXIS_WORDS } from '@/core/axes/axes';
 import { Button } from '@/ui/Button';
@@ -10,6 +11,7 @@ import { applyChanges } from '@/book/write/settings';
 import { heavierCaution } from '@/book/judge/force';
 import { changeText, settingName } from '@/book/judge/trail';
 import { percent } from '@/core/text/percent';
+import { termBeside, termOf } from '@/words/standardTerm';
 import { told } from './told';
 
 const LAYER_WORDS = { base: 'on the base', title: 'in the title', car: 'of the car' } as const;
@@ -56,6 +58,7 @@ export function CarriedList({ view, carried, why }: { view: BookView; carried: C
               />
               <span className="grow">
                 {settingName(view, item.key)}
+                <Beside view={view} settingKey={item.key} />
                 {item.isTranslated && <span className="text-muted"> translated</span>}
                 {item.doubt !== null && (
                   <span className="block text-sm text-rust">Not sure: {item.doubt}</span>
@@ -85,10 +88,19 @@ export function CarriedList({ view, carried, why }: { view: BookView; carried: C
   );
 }
 
+/** What the field calls it, small. */
+function Beside({ view, settingKey }: { view: BookView; settingKey: CarriedItem['key'] }) {
+  const field = menuField(view.menus, settingKey);
+  const term = field && termBeside(field);
+  return term ? <span className="text-sm text-muted"> ({term})</span> : null;
+}
+
 function notesOf({ layer, axis, maxError, atTravel, notExpressible }: CarriedAxis): string[] {
   const name = AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase());
   return [
-    ...notExpressible.map(({ parameter, why }) => `${name} ${parameter} ${LAYER_WORDS[layer]}: ${why}`),
+    ...notExpressible.map(
+      ({ parameter, why }) => `${name} ${termOf(parameter) ?? parameter} ${LAYER_WORDS[layer]}: ${why}`,
+    ),
     ...(maxError > GAP_COUNTS
       ? [
           `${name} ${LAYER_WORDS[layer]}: up to ${percent(maxError, 1)} off, at ${percent(atTravel)} of travel.`,

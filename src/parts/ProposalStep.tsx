@@ -1,17 +1,22 @@
+import { menuField, type Menus } from '@/core/settings/menus';
 import type { Proposal } from '@/core/settings/proposal';
+import { termBeside } from '@/words/standardTerm';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';
 
 /** A change that is proposed, as a numbered step: from where to where, the evidence, and what to do with it. */
 export function ProposalStep({
   number,
-  proposal: { label, from, to, evidence },
+  proposal: { key, label, from, to, evidence },
+  menus,
   written = String,
   apply,
   onDecline,
 }: {
   number: number;
   proposal: Proposal;
+  /** Where its field stands: the standard term is said beside a label that says something else. */
+  menus: Menus;
   /** How its menu writes a number. */
   written?(value: number): string;
   /** The button that applies it, given the name that it has to go by. */
@@ -19,12 +24,15 @@ export function ProposalStep({
   /** Leaves it; not asked where there is nothing else to do. */
   onDecline?(): void;
 }) {
+  const field = menuField(menus, key);
+  const term = field && termBeside(field);
   return (
     <NextStep
       number={number}
       title={
         <>
-          {label}{' '}
+          {label}
+          {term && <span className="text-[15px] font-normal text-muted"> ({term})</span>}{' '}
           <span className="font-mono text-[15px] whitespace-nowrap">
             {written(from)} → {written(to)}
           </span>

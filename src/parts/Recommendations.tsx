@@ -2,29 +2,30 @@
 
 import { useState } from 'react';
 import type { PedalProposal } from '@/core/axes/recommend';
-import { changeAsked } from '@/core/settings/proposal';
+import { changeAsked, proposalId } from '@/core/settings/proposal';
 import { keyText } from '@/core/settings/setting';
 import type { AxisView } from '@/book/model/axisView';
+import type { BookView } from '@/book/model/bookView';
+import { openOf } from '@/book/judge/road/axes';
+import { decline } from '@/book/write/declined';
 import { applyChange } from '@/book/write/settings';
 import { Button } from '@/ui/Button';
 import { ProposalStep } from './ProposalStep';
 import { told } from './told';
 
-const idOf = ({ key, to }: PedalProposal) => `${keyText(key)}:${to}`;
-
-/** Recommendations that the driver has not waved away, numbered; `after` continues the numbers. */
+/** Recommendations of an axis that the driver has not waved away, numbered; `after` continues the numbers. */
 export function Recommendations({
+  view,
   axis,
-  recommendations = axis.recommendations,
+  recommendations = openOf(axis),
   after,
 }: {
-  axis: Pick<AxisView, 'axis' | 'recommendations' | 'values'>;
+  view: Pick<BookView, 'menus'>;
+  axis: Pick<AxisView, 'axis' | 'recommendations' | 'declined' | 'values'>;
   recommendations?: PedalProposal[];
   after(next: number, shown: number): React.ReactNode;
 }) {
-  const [declined, setDeclined] = useState<string[]>([]);
   const [isBusy, setBusy] = useState(false);
-  const shown = recommendations.filter((one) => !declined.includes(idOf(one)));
   const apply = async (one: PedalProposal) => {
     setBusy(true);
     try {
@@ -40,12 +41,13 @@ export function Recommendations({
   };
   return (
     <>
-      {shown.map((one, i) => (
+      {recommendations.map((one, i) => (
         <ProposalStep
           key={one.parameter}
           number={i + 1}
           proposal={one}
-          onDecline={() => setDeclined([...declined, idOf(one)])}
+          menus={view.menus}
+          onDecline={() => void decline(proposalId(one)).then((reply) => told(reply))}
           apply={(name) => (
             <Button look="next" disabled={isBusy} onClick={() => void apply(one)} aria-label={name}>
               Apply
@@ -53,7 +55,7 @@ export function Recommendations({
           )}
         />
       ))}
-      {after(shown.length + 1, shown.length)}
+      {after(recommendations.length + 1, recommendations.length)}
     </>
   );
 }

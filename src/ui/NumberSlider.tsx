@@ -5,6 +5,8 @@ import { useState } from 'react';
 
 interface Props {
   label: string;
+  /** What else it is called, small under the label. */
+  term?: string | null;
   unit?: string;
   min: number;
   max: number;
@@ -26,6 +28,7 @@ const THUMB_PX = 28;
  */
 export function NumberSlider({
   label,
+  term = null,
   unit = '',
   min,
   max,
@@ -56,7 +59,12 @@ export function NumberSlider({
   };
   return (
     <div className="flex items-center gap-4 py-1">
-      {!isBare && <span className="w-24 shrink-0 text-[15px] font-semibold">{label}</span>}
+      {!isBare && (
+        <span className="w-28 shrink-0 text-[15px] leading-tight font-semibold">
+          {label}
+          {term && <span className="block text-[13px] font-normal text-muted">{term}</span>}
+        </span>
+      )}
       <Slider.Root
         className="relative flex h-11 grow touch-none items-center select-none"
         min={min}

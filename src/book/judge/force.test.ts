@@ -43,9 +43,9 @@ const DEAD = { 'title/steering/titleDamper': 30, 'base/steering/damperChannel': 
 
 describe('what is said of the force', () => {
   it('a dead control before anything that was measured, by what its menu calls it', () => {
-    expect(deadNames(viewOf(DEAD))).toEqual(['Damper']);
+    expect(deadNames(viewOf(DEAD))).toEqual(['Calming']);
     expect(deadNames(viewOf({ ...DEAD, 'base/steering/damperChannel': 50 }))).toEqual([]);
-    expect(simulatedFinding(viewOf(DEAD), report(0.5), null)).toMatch(/^Damper does nothing/);
+    expect(simulatedFinding(viewOf(DEAD), report(0.5), null)).toMatch(/^Calming does nothing/);
   });
 
   it('of what is tried: a rim that moves, then much clipping, then force that lies unused', () => {
@@ -84,7 +84,7 @@ describe('what is said of the force', () => {
     expect(kept({ motion: { ...still, fast: { verdict: 'saws', fromDeg: 15 } } })).toBe(
       'look: Let go far off centre, the rim saws',
     );
-    expect(kept({ settings: DEAD, clipShare: 0.5 })).toBe('look: Damper does nothing');
+    expect(kept({ settings: DEAD, clipShare: 0.5 })).toBe('look: Calming does nothing');
     expect(kept({ clipShare: 0.05, motion: { ...still, roll: { verdict: 'rings', fromDeg: 2 } } })).toBe(
       'look: 5.0 % of the last ride clipped',
     );

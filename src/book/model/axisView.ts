@@ -36,6 +36,8 @@ export interface AxisView {
   layers: ResponseLayer[];
   effective: EffectiveResponse;
   recommendations: PedalProposal[];
+  /** Those of them that are not for this driver. */
+  declined: PedalProposal['parameter'][];
   /** How many kept captures by anybody could be analysed. */
   captureCount: number;
 }

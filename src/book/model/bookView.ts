@@ -72,6 +72,8 @@ export interface BookView {
   origins: Record<string, Origin>;
   rotation: RotationInForce;
   schools: Schools;
+  /** Proposals that are not for this driver here, by `proposalId`. */
+  declined: string[];
   /** The newest end of the trail. */
   trail: TrailView;
   /** The newest rides in time order, and those that are marked, of all that there are. */

@@ -5,6 +5,7 @@ import { axisHistory } from '@/core/axes/axisHistory';
 import { recommendPedal, type PedalProposal } from '@/core/axes/recommend';
 import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/axes';
 import { responseLayers, type Menus } from '@/core/settings/menus';
+import { proposalId } from '@/core/settings/proposal';
 import { LAYERS, type SettingValues } from '@/core/settings/setting';
 import { fieldValues } from '@/core/settings/trail';
 import type { Outcome, Problem } from '@/core/problem';
@@ -35,13 +36,15 @@ interface AxisFacts {
   captures: CaptureRow[];
   menus: Menus;
   settings: SettingValues;
+  /** Proposals that are not for this driver here. */
+  declined: readonly string[];
 }
 
 /** The brake is pressed by one foot: nobody else's capture stands in for it. */
 const OWN_FOOT: readonly AxisName[] = ['brake'];
 
 export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView> {
-  const { axis, driver, captures, menus, settings } = facts;
+  const { axis, driver, captures, menus, settings, declined } = facts;
   const kept = captures.filter((row) => row.status === 'kept');
   const own = kept.findLast((row) => row.driver === driver);
   const newest = own ?? (OWN_FOOT.includes(axis) ? undefined : kept.at(-1));
@@ -51,6 +54,7 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
   const layers = responseLayers(menus, settings, axis);
   const effective = effectiveResponse(layers);
   const { capture, problems } = newest ? await viewCapture(db, newest) : NO_CAPTURE;
+  const recommendations = capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!) : [];
   return {
     axis,
     name: AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase()),
@@ -64,7 +68,10 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
     ),
     layers,
     effective,
-    recommendations: capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!) : [],
+    recommendations,
+    declined: recommendations
+      .filter((one) => declined.includes(proposalId(one)))
+      .map(({ parameter }) => parameter),
     captureCount: kept.length,
   };
 }

@@ -16,6 +16,7 @@ import { database } from '@/data/book';
 import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
 import { typedInOf } from '@/data/combination';
+import { declinedIn } from '@/data/declined';
 import type { Database } from '@/data/database';
 import { weaningOf } from '@/data/plans';
 import { listTitles } from '@/data/ownTitles';
@@ -67,7 +68,7 @@ const placeOf = cachedUntilWrite(
 
 /** Everything that is shown of a place. */
 export async function readBook({ book: db, combination, rig }: Here): Promise<BookView> {
-  const [rigs, events, titles, typedIn, schools, plan, captures, ridden, ready, proof, road] =
+  const [rigs, events, titles, typedIn, schools, plan, captures, ridden, ready, proof, road, declined] =
     await Promise.all([
       listRigs(db),
       listChanges(db, rig.id),
@@ -80,13 +81,14 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
       readyView(db, rig, combination),
       newestProof(db, combination),
       chosenRoad(db, combination),
+      declinedIn(db, combination),
     ]);
   const title = titles.byId(combination.titleId);
   const car = carById(combination.carId);
   const menus = menusFor(rig.spec, title, car);
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
-  const axes = await axisViews(db, { rig, combination, captures, menus, settings });
+  const axes = await axisViews(db, { rig, combination, captures, menus, settings, declined });
   const { rides, count: rideCount } = ridden;
   const basis = proofBasis(axes, settings);
   const newest = rides.at(-1);
@@ -118,6 +120,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     rotation: rotationInForce(menus, settings, car.lockDeg, title.rotation === 'stretch'),
     weaning: weaningView(plan, menus, settings, rides),
     schools,
+    declined,
     trail: await readTrail({ book: db, combination, menus, events }),
     rides: rides.map(rideLine),
     rideCount,
@@ -198,10 +201,11 @@ interface AxesFacts {
   captures: CaptureRow[];
   menus: Menus;
   settings: SettingValues;
+  declined: readonly string[];
 }
 
 function axisViews(db: Database, facts: AxesFacts): Promise<AxisView[]> {
-  const { rig, combination, captures, menus, settings } = facts;
+  const { rig, combination, captures, menus, settings, declined } = facts;
   return Promise.all(
     axesOf(rig.spec).map((axis) =>
       axisView(db, {
@@ -210,6 +214,7 @@ function axisViews(db: Database, facts: AxesFacts): Promise<AxisView[]> {
         captures: captures.filter((row) => row.axis === axis),
         menus,
         settings,
+        declined,
       }),
     ),
   );

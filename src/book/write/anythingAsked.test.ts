@@ -16,6 +16,7 @@ import * as ready from './readiness';
 import type { Reply } from './reply';
 import * as ride from './rides';
 import * as rig from './rigs';
+import * as declined from './declined';
 import * as schools from './schools';
 import * as shape from './weaning';
 import * as translate from './titles';
@@ -99,6 +100,7 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
     },
   ],
   schools: [schools, { chooseSchool: [{ clipping: 'none' }] }],
+  declined: [declined, { decline: ['title/brake/deadzone:4'], askAgain: [] }],
   card: [card, { cardTypedIn: [true], dateToday: [] }],
   weaning: [shape, { beginWeaning: [], takeWeaningStep: [], endWeaning: [] }],
 };

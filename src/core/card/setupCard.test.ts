@@ -39,21 +39,21 @@ it('follows the title’s own menus, base first, in its own decimals', () => {
       .lines.filter((l) => l.axis === axis)
       .map((l) => `${l.label} ${writtenValue(l)}`);
   expect(said('Gannet base › Settings', 'Steering')).toEqual([
-    'Rotation 380°',
-    'Torque 60',
-    'Torque limit 14.0 N·m',
-    'Title damper 100',
-    'Title spring 100',
-    'Damper 10',
-    'Friction 0',
-    'Inertia 0',
-    'Filter 2',
-    'Band 6 Hz 100',
-    'Band 12 Hz 100',
-    'Band 24 Hz 100',
-    'Band 48 Hz 100',
-    'Band 96 Hz 100',
-    'Hands-off guard 1',
+    'Wingspan 380°',
+    'Might 60',
+    'Ceiling 14.0 N·m',
+    'Calm let in 100',
+    'Homing let in 100',
+    'Oil 10',
+    'Sand 0',
+    'Ballast 0',
+    'Feather 2',
+    'Long swell 100',
+    'Short swell 100',
+    'Chop 100',
+    'Ripple 100',
+    'Buzz 100',
+    'Let-go guard 1',
   ]);
   expect(said('Gannet base › Settings', 'Throttle')).toEqual([
     'Low end 0',
@@ -62,6 +62,21 @@ it('follows the title’s own menus, base first, in its own decimals', () => {
   ]);
   expect(said('Options › Axes', 'Brake')).toEqual(['Start 0.04', 'End 1.00', 'Gamma 1.00']);
   expect(pages[1]!.lines[0]!.axis).toBe('Brake');
+});
+
+it('a page may hold one field of every axis, and another the rest: none is lost, none stands twice', () => {
+  const causeway = titleById('causeway');
+  const menus = menusFor(spec, causeway, carById('marl-850'));
+  const spread = cardPages(causeway.pages, menus, {});
+  const keys = spread.flatMap(({ lines }) => lines.map(({ key }) => `${key.layer}/${key.axis}/${key.field}`));
+  expect(new Set(keys).size).toBe(keys.length);
+  const whole = cardPages(
+    causeway.pages.map(({ path, layer, axes }) => ({ path, layer, axes })),
+    menus,
+    {},
+  ).flatMap(({ lines }) => lines.map(({ key }) => `${key.layer}/${key.axis}/${key.field}`));
+  expect(new Set(whole)).toEqual(new Set(keys));
+  expect(spread[0]!.lines.map(({ label }) => label)).toEqual(spread[0]!.lines.map(() => 'Ebb'));
 });
 
 it('writes a table that a spreadsheet reads back, and a text that holds every value', () => {

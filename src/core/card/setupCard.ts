@@ -16,6 +16,9 @@ export interface MenuPage {
   path: string;
   layer: Layer;
   axes: readonly AxisName[];
+  /** Only these fields stand on it, or all but those; every field where neither is said. */
+  fields?: readonly string[];
+  except?: readonly string[];
 }
 
 /** One value to type in. */
@@ -50,8 +53,10 @@ const UNITS: Partial<Record<DialectField['maps']['kind'], string>> = { degrees: 
 
 /** Every value of the pages, in their order; an axis without a menu there is left out. */
 export function cardPages(pages: readonly MenuPage[], menus: CardMenus, values: SettingValues): CardPage[] {
-  return pages.flatMap(({ path, layer, axes }) => {
-    const lines = axes.flatMap((axis) => linesOf(layer, axis, menus[layer][axis], values));
+  return pages.flatMap(({ path, layer, axes, fields, except }) => {
+    const stands = ({ key: { field } }: CardLine) =>
+      (fields === undefined || fields.includes(field)) && !except?.includes(field);
+    const lines = axes.flatMap((axis) => linesOf(layer, axis, menus[layer][axis], values)).filter(stands);
     return lines.length === 0 ? [] : [{ path, layer, lines }];
   });
 }

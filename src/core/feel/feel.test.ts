@@ -92,55 +92,49 @@ describe('a planted cause is named first, with the change that takes it away', (
   it.each([
     ['numb', 'tern', at({ deadzone: 4 }), CAUSES.deadZone.name, { from: 4, to: 0 }],
     ['numb', 'tern', at({ linearity: 60 }), CAUSES.calmCurve.name, { from: 60, to: 0 }],
-    ['numb', 'wren', {}, CAUSES.frictionSwallows.name, { label: 'Least force', from: 0 }],
-    ['saws', 'tern', at({ minForce: 80 }, { damper: 0 }), CAUSES.rocks.name, { label: 'Least force' }],
-    ['robotic', 'tern', at({}, { smoothing: 0 }), CAUSES.comesInSteps.name, { label: 'Smoothing', from: 0 }],
-    [
-      'water',
-      'tern',
-      at({}, { smoothing: 10, damper: 0 }),
-      CAUSES.smoothingNumbs.name,
-      { label: 'Smoothing' },
-    ],
+    ['numb', 'wren', {}, CAUSES.frictionSwallows.name, { label: 'Stir', from: 0 }],
+    ['saws', 'tern', at({ minForce: 80 }, { damper: 0 }), CAUSES.rocks.name, { label: 'Stir' }],
+    ['robotic', 'tern', at({}, { smoothing: 0 }), CAUSES.comesInSteps.name, { label: 'Polish', from: 0 }],
+    ['water', 'tern', at({}, { smoothing: 10, damper: 0 }), CAUSES.smoothingNumbs.name, { label: 'Polish' }],
     [
       'water',
       'gannet',
       { 'base/steering/damper': 90, 'base/steering/strength': 20 },
       CAUSES.dragHeavy.name,
-      { label: 'Damper', from: 90 },
+      { label: 'Oil', from: 90 },
     ],
-    ['robotic', 'tern', at({ minForce: 60 }), CAUSES.jumps.name, { label: 'Least force', from: 60 }],
-    ['gravel', 'tern', at({ roadEffect: 100 }), CAUSES.roadTooLoud.name, { label: 'Road', from: 100 }],
-    ['slides', 'tern', at({ gain: 100 }), CAUSES.clips.name, { label: 'Car force', from: 100 }],
+    ['robotic', 'tern', at({ minForce: 60 }), CAUSES.jumps.name, { label: 'Stir', from: 60 }],
+    ['gravel', 'tern', at({ roadEffect: 100 }), CAUSES.roadTooLoud.name, { label: 'Cobbles', from: 100 }],
+    ['slides', 'tern', at({ gain: 100 }), CAUSES.clips.name, { label: 'Car heft', from: 100 }],
     [
       'dead-slider',
       'tern',
       at({ titleDamper: 30 }),
       CAUSES.deadControl.name,
-      { label: 'Damper', from: 30, to: 0 },
+      { label: 'Calming', from: 30, to: 0 },
     ],
-    ['weak', 'tern', at({ gain: 15 }), CAUSES.gainUnused.name, { label: 'Car force' }],
+    ['weak', 'tern', at({ gain: 15 }), CAUSES.gainUnused.name, { label: 'Car heft' }],
     [
       'kerbs',
       'gannet',
       { 'title/steering/kerbEffect': 100, 'base/steering/strength': 100 },
       CAUSES.kerbTooLoud.name,
-      { label: 'Kerbs', from: 100 },
+      { label: 'Kerbstones', from: 100 },
     ],
-    ['stays', 'wren', {}, CAUSES.frictionHolds.name, { label: 'Least force', from: 0 }],
+    ['stays', 'wren', {}, CAUSES.frictionHolds.name, { label: 'Stir', from: 0 }],
     [
       'chatters',
       'tern',
       at({ minForce: 60 }, { damper: 100 }),
       CAUSES.rocks.name,
-      { label: 'Least force', from: 60 },
+      { label: 'Stir', from: 60 },
     ],
     [
       'strong',
       'gannet',
       { 'base/steering/strength': 100 },
       CAUSES.cornersHeavy.name,
-      { label: 'Torque', from: 100 },
+      { label: 'Might', from: 100 },
     ],
   ])('%s on the %s', (complaint, rig, values, name, change) => {
     const [first] = found(complaint, measured(rig, values as SettingValues));
@@ -189,8 +183,9 @@ describe('ranking', () => {
 
 it('on a rig that is set well, nothing is likely', () => {
   const well = measured('tern', at({ gain: 60, minForce: 23 }));
-  const likely = COMPLAINTS.flatMap(({ id }) =>
-    found(id, well).filter(({ verdict }) => verdict === 'likely'),
+  // Weight is a matter of taste: no belt gives what the car's own column would.
+  const likely = COMPLAINTS.filter(({ id }) => id !== 'weak').flatMap(({ id }) =>
+    found(id, well).filter(({ verdict, change }) => verdict === 'likely' && change !== null),
   );
   expect(likely).toEqual([]);
 });

@@ -58,7 +58,7 @@ describe('gain', () => {
     // The hardest hit lies at 0.8·sin 20 + 0.4 = 1.13: every peak is kept below 100/1.13.
     expect(none).toMatchObject({
       key: { layer: 'car', field: 'gain' },
-      label: 'Car force',
+      label: 'Car heft',
       from: 100,
       to: 85,
     });
@@ -101,7 +101,7 @@ it('gears get the minimum force that friction asks for, never more than stays st
   const facts = factsOf('wren');
   const { chain, calm } = calmOf(facts);
   const advice = minForceAdvice(facts, chain, 0.002, calm)!;
-  expect(advice).toMatchObject({ label: 'Least force', from: 0 });
+  expect(advice).toMatchObject({ label: 'Stir', from: 0 });
   expect(advice.to / 400).toBeLessThanOrEqual(calm.stillMinForce!);
   expect(advice.to / 400).toBeGreaterThan(0.08);
   const kept = { ...facts, values: { 'title/steering/minForce': advice.to } };
@@ -109,10 +109,10 @@ it('gears get the minimum force that friction asks for, never more than stays st
 });
 
 it.each<[string, Record<string, number>, string]>([
-  ['tern', { 'base/steering/strength': 80 }, 'Own damper'],
-  ['gannet', { 'base/steering/strength': 100, 'base/steering/damper': 0 }, 'Damper'],
+  ['tern', { 'base/steering/strength': 80 }, 'Slow hand'],
+  ['gannet', { 'base/steering/strength': 100, 'base/steering/damper': 0 }, 'Oil'],
   // Its base has no damper of its own.
-  ['wren', {}, 'Damper'],
+  ['wren', {}, 'Calming'],
   // Here no damper that there is would do, and less strength does.
   ['tern', { 'title/steering/gain': 66, 'base/steering/damper': 100 }, 'Power'],
 ])('a rim that saws is calm with the one change that is proposed: %s %j', (rig, values, label) => {
@@ -136,12 +136,12 @@ it('a rim that is calm needs nothing', () => {
 
 it('a dead damper is taken away where nothing needs it, and let through where the rim does', () => {
   const facts = factsOf('tern', { 'title/steering/titleDamper': 30 });
-  expect(deadAdvice(facts, true)).toMatchObject([{ label: 'Damper', from: 30, to: 0 }]);
-  expect(deadAdvice(facts, false)).toMatchObject([{ label: 'Title damper', from: 0, to: 100 }]);
+  expect(deadAdvice(facts, true)).toMatchObject([{ label: 'Calming', from: 30, to: 0 }]);
+  expect(deadAdvice(facts, false)).toMatchObject([{ label: 'Damping let through', from: 0, to: 100 }]);
   expect(deadAdvice(factsOf('tern'), false)).toEqual([]);
   const twice = factsOf('gannet', { 'title/steering/titleDamper': 30 });
   expect(doubledAdvice(twice)).toMatchObject([
-    { label: 'Damper', from: 30, to: 0, evidence: expect.stringMatching(/do the same twice/) as string },
+    { label: 'Calming', from: 30, to: 0, evidence: expect.stringMatching(/do the same twice/) as string },
   ]);
   // What is held shut does nothing, and so nothing twice.
   expect(

@@ -43,7 +43,7 @@ describe('smoothing', () => {
     );
 
   it('is the least that hides the title’s steps, from above and from below', () => {
-    expect(advice(0, 'smooth')).toMatchObject({ label: 'Smoothing', from: 0, to: 2 });
+    expect(advice(0, 'smooth')).toMatchObject({ label: 'Polish', from: 0, to: 2 });
     expect(advice(5, 'smooth')).toMatchObject({ from: 5, to: 2 });
     expect(advice(2, 'smooth')).toBeNull();
   });
@@ -73,7 +73,7 @@ describe('a centre spring', () => {
 
   it('is taken away for who wants none', () => {
     expect(advice({ 'title/steering/titleSpring': 20 }, 'off')).toMatchObject({
-      label: 'Centring',
+      label: 'Homing',
       from: 20,
       to: 0,
     });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { chosenColumnsSchema } from '../import/rideUnits';
 import { rotationReminderSchema, titleVersionSchema } from '../ready/preflight';
 import { weaningPlanSchema } from '../response/weaning';
+import { declinedSchema } from '../settings/proposal';
 import { combinationSchema } from '../settings/scope';
 import { schoolsSchema } from '../settings/schools';
 import { idSchema, line } from '../text/line';
@@ -16,6 +17,7 @@ const KINDS = {
   'title-version/': titleVersionSchema,
   'road/': idSchema,
   'schools/': schoolsSchema,
+  'declined/': declinedSchema,
 } as const;
 type Kind = keyof typeof KINDS;
 

@@ -12,6 +12,7 @@ import type { AxisView, CaptureView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { Recommendations } from '@/parts/Recommendations';
 import { basisOf } from '@/book/judge/basis';
+import { AskAgain } from '@/parts/AskAgain';
 import { Facts, restOn } from '@/parts/Facts';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { degrees, moment } from '@/words/format';
@@ -20,7 +21,7 @@ import { axisFacts } from './axisFacts';
 import { AxisTabs } from './AxisTabs';
 import { captureOption } from './captureChart';
 import { CaptureProblems } from './CaptureProblems';
-import { axisFinding } from '@/book/judge/road/axes';
+import { axisFinding, openOf } from '@/book/judge/road/axes';
 import { sensorName } from '@/words/hardware';
 
 /** What the newest capture of an axis says: picture, figures, notes; on the right what to do. */
@@ -36,7 +37,7 @@ export function AxisResult({
   measure(number: number): React.ReactNode;
 }) {
   const { analysis } = capture;
-  const { recommendations } = axis;
+  const recommendations = openOf(axis);
   const picture = useFetched<CapturePicture>(
     `/api/captures/picture?id=${encodeURIComponent(capture.id)}&at=${capture.madeAtMs}`,
   );
@@ -46,6 +47,7 @@ export function AxisResult({
       subtitle={subtitle(view, axis, capture, picture.value?.lengthS ?? null)}
       next={
         <Recommendations
+          view={view}
           axis={axis}
           after={(number, left) => {
             const more = adviceCount(axis, view);
@@ -59,6 +61,7 @@ export function AxisResult({
                   view={view}
                 />
                 {measure(number + more + 1)}
+                <AskAgain declined={view.declined} />
               </>
             );
           }}

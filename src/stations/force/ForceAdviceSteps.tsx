@@ -1,8 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
-import { changeAsked, type Proposal } from '@/core/settings/proposal';
+import { changeAsked, proposalId, type Proposal } from '@/core/settings/proposal';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
@@ -10,6 +9,8 @@ import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { NextStep } from '@/ui/StationPage';
+import { AskAgain } from '@/parts/AskAgain';
+import { decline } from '@/book/write/declined';
 import { ProposalStep } from '@/parts/ProposalStep';
 import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
@@ -28,25 +29,23 @@ export function ForceAdviceSteps({
   report: ForceReport | null;
   view: BookView;
 }) {
-  const [declined, setDeclined] = useState<string[]>([]);
-  const idOf = (one: Proposal) => `${keyText(one.key)}:${one.to}`;
   const all = [
     ...(force.stability?.advice ?? []),
     ...(report ? [report.gain, report.weight] : []).filter((one) => one !== null),
     ...(force.smooth?.advice ?? []),
   ];
-  const shown = all.filter((one) => !declined.includes(idOf(one)));
+  const shown = all.filter((one) => !view.declined.includes(proposalId(one)));
   const least = forceField(view.menus, view.settings, 'title', 'minForce');
   return (
     <>
       {shown.map((one, i) => (
         <AdviceStep
-          key={idOf(one)}
+          key={proposalId(one)}
           one={one}
           number={i + 1}
           view={view}
           isBusy={force.isBusy}
-          onDecline={() => setDeclined([...declined, idOf(one)])}
+          onDecline={() => void decline(proposalId(one)).then((reply) => told(reply))}
         />
       ))}
       {force.isBusy && !force.fault && shown.length === 0 && (
@@ -70,6 +69,7 @@ export function ForceAdviceSteps({
           A slow roll, hands off: a few answers by paddle find the greatest value that stays still.
         </NextStep>
       )}
+      <AskAgain declined={view.declined} />
       <SchoolStep number={shown.length + (least ? 2 : 1)} schools={view.schools} />
     </>
   );
@@ -100,6 +100,7 @@ function AdviceStep({
     <ProposalStep
       number={number}
       proposal={one}
+      menus={view.menus}
       written={written}
       onDecline={onDecline}
       apply={(name) => (

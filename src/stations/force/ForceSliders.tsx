@@ -3,6 +3,7 @@ import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
 import { NumberSlider } from '@/ui/NumberSlider';
 import type { BookView } from '@/book/model/bookView';
 import type { DraftSettings } from '@/parts/useDraftSettings';
+import { termBeside } from '@/words/standardTerm';
 import { PANEL_NAMES, settingsOn, type Panel } from '@/words/forcePanels';
 
 const layerNames = (view: BookView): Record<Layer, string> => ({
@@ -41,6 +42,7 @@ function ForceSlider({ one, view, draft }: { one: ForceField; view: BookView; dr
   return (
     <NumberSlider
       label={field.label}
+      term={termBeside(field)}
       unit={field.maps.kind === 'torque' ? 'N·m' : ''}
       min={field.min}
       max={field.max}

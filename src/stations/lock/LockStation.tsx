@@ -20,6 +20,7 @@ import { Facts, restOn } from '@/parts/Facts';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { degrees } from '@/words/format';
+import { termBeside } from '@/words/standardTerm';
 import { told } from '@/parts/told';
 import { BelievedBase, LiveLock } from './LockCheck';
 import { hairpinOf, lockFactsOf, lockFinding, lockProposals } from '@/book/judge/lock';
@@ -126,6 +127,7 @@ function RotationSlider({
   return (
     <NumberSlider
       label={`${LAYER_NAMES[layer]}: ${field.label.toLowerCase()}`}
+      term={termBeside(field)}
       unit="°"
       min={field.min}
       max={field.max}
@@ -151,6 +153,7 @@ function Advice({ view }: { view: BookView }) {
           key={proposal.key.layer}
           number={i + 1}
           proposal={proposal}
+          menus={view.menus}
           apply={(name) => (
             <Button look="next" aria-label={name} onClick={() => void apply(view, [proposal])}>
               Apply

@@ -1,5 +1,6 @@
 'use client';
 
+import { openOf } from '@/book/judge/road/axes';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { AxisName } from '@/core/axes/axes';
@@ -32,7 +33,7 @@ export function AdviseTask({
   const [isLate, setLate] = useState(false);
   const axis = view.axes.find((a) => a.axis === name);
   const hasArrived = axis !== undefined && axis.capture !== null && axis.capture.id !== before;
-  const next = hasArrived ? axis.recommendations.find((r) => !passed.includes(r.parameter)) : undefined;
+  const next = hasArrived ? openOf(axis).find((r) => !passed.includes(r.parameter)) : undefined;
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), ARRIVES_MS);
     return () => clearTimeout(timer);

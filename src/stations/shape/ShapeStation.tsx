@@ -8,6 +8,7 @@ import { responseParameterOf, type DialectField } from '@/core/response/dialect'
 import type { ResponseLayer } from '@/core/response/layer';
 import { responseLayers } from '@/core/settings/menus';
 import { valueText } from '@/core/settings/trail';
+import { termBeside } from '@/words/standardTerm';
 import { keyText, LAYERS, POINTS_FIELD, type Layer, type SettingValues } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
@@ -17,6 +18,8 @@ import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
 import { Recommendations } from '@/parts/Recommendations';
 import { basisOf } from '@/book/judge/basis';
+import { openOf } from '@/book/judge/road/axes';
+import { AskAgain } from '@/parts/AskAgain';
 import { Facts } from '@/parts/Facts';
 import { StationPage } from '@/ui/StationPage';
 import { originText } from '@/book/judge/provenance';
@@ -51,10 +54,16 @@ export function ShapeStation({ view, axis, travel }: Props) {
         <>
           <KeepStep view={view} draft={draft} />
           <Recommendations
+            view={view}
             axis={axis}
-            recommendations={changed.length > 0 ? [] : axis.recommendations}
+            recommendations={changed.length > 0 ? [] : openOf(axis)}
             after={(number) =>
-              changed.length === 0 && <Guides view={view} axis={axis} number={number} draft={draft} />
+              changed.length === 0 && (
+                <>
+                  <Guides view={view} axis={axis} number={number} draft={draft} />
+                  <AskAgain declined={view.declined} />
+                </>
+              )
             }
           />
         </>
@@ -156,6 +165,7 @@ function LayerSettings({ view, axis, layer, layers, draft }: LayerProps & { view
           <NumberSlider
             key={`${layer}/${field.key}`}
             label={field.label}
+            term={termBeside(field)}
             min={field.min}
             max={field.max}
             step={field.step}

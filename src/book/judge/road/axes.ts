@@ -5,7 +5,7 @@ import type { Finding, Health } from '../../model/stationHealth';
 
 export type AxisFacts = Pick<
   AxisView,
-  'axis' | 'name' | 'capture' | 'problems' | 'draft' | 'effective' | 'recommendations'
+  'axis' | 'name' | 'capture' | 'problems' | 'draft' | 'effective' | 'recommendations' | 'declined'
 >;
 
 /** A resting foot that is seen beyond the dead zone in force, and something to do about it. */
@@ -21,6 +21,10 @@ function drags({ capture, effective, recommendations }: AxisFacts): boolean {
 
 const isShort = ({ recommendations }: AxisFacts) =>
   recommendations.some(({ parameter }) => parameter === 'saturation');
+
+/** What a capture asks for and the driver has not waved away. */
+export const openOf = ({ recommendations, declined }: Pick<AxisFacts, 'recommendations' | 'declined'>) =>
+  recommendations.filter(({ parameter }) => !declined.includes(parameter));
 
 /** What is wrong with one axis in a few words, most pressing first. */
 const FAULTS: ((axis: AxisFacts) => string | null)[] = [
@@ -40,21 +44,20 @@ const FAULTS: ((axis: AxisFacts) => string | null)[] = [
 
 /** What is to be said of one axis: a fault, what is open, or how far it is. */
 export function axisFinding(axis: AxisFacts): Finding {
-  const { name, capture, draft, recommendations } = axis;
+  const { name, capture, draft, recommendations, declined } = axis;
   const heading = capture
     ? inWords(capture.analysis, recommendations, drags(axis))
     : `The ${name.toLowerCase()} is not measured yet`;
   if (draft) return { health: 'under-way', reason: `${name} capture waits to go on`, heading };
   const fault = FAULTS.map((look) => look(axis)).find((said) => said !== null);
+  // What the driver wants so is said, and is no fault.
+  if (fault && declined.length > 0 && openOf(axis).length === 0 && FAULTS[0]!(axis) === null)
+    return { health: 'settled', reason: `${fault}, as you want it`, heading };
   if (fault) return { health: 'look', reason: fault, heading };
   if (!capture) return { health: 'untouched', reason: `${name} not measured yet`, heading };
   // A recommendation that waits is no end.
-  if (recommendations.length > 0)
-    return {
-      health: 'under-way',
-      reason: `${name}: ${recommendations[0]!.label.toLowerCase()} is open`,
-      heading,
-    };
+  const [open] = openOf(axis);
+  if (open) return { health: 'under-way', reason: `${name}: ${open.label.toLowerCase()} is open`, heading };
   return { health: 'settled', reason: `${name} measured`, heading };
 }
 

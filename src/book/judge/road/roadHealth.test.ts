@@ -39,6 +39,7 @@ function axis(
     menus: { title: { dialect: titleById('causeway').dialects[name], drawsCurve: false } },
     effective: effectiveResponse([NEUTRAL_LAYER]),
     recommendations: [],
+    declined: [],
     ...more,
   };
 }
@@ -159,6 +160,14 @@ it.each<[string, Partial<RoadFacts>, string]>([
   expect(said(facts)['axes']).toBe(expected);
 });
 
+it('a proposal that is not for this driver is no fault and no end that waits, and what is so is still said', () => {
+  const waved = brake({ recommendations: [advice('deadzone')], declined: ['deadzone'] });
+  expect(said({ axes: waved, proof: proof(true) })['axes']).toBe('settled: Settled and signed');
+  expect(said({ axes: [waved[1]!], proof: null })['shape']).toBe('untouched: All at neutral');
+  const half = brake({ recommendations: [advice('deadzone'), advice('saturation')], declined: ['deadzone'] });
+  expect(said({ axes: half })['shape']).toBe('under-way: Saturation 0 → 5 is open');
+});
+
 it('opens the axis that needs a look before one that is missing', () => {
   const [a, b] = brake({ recommendations: [advice('deadzone')] });
   expect(axisToLookAt([a!, b!]).axis).toBe('brake');
@@ -173,7 +182,7 @@ it('Shape says what is set, and what is open before that', () => {
     axes: [throttle, axis('brake')],
     settings: { 'title/brake/deadzone': 5, 'title/brake/saturation': 17 },
   };
-  expect(said(set)['shape']).toBe('settled: Brake dead zone 5, brake saturation 17');
+  expect(said(set)['shape']).toBe('settled: Brake ebb 5, brake flood 17');
   expect(said({ ...set, axes: brake({ recommendations: [advice('saturation')] }) })['shape']).toBe(
     'under-way: Saturation 0 → 5 is open',
   );
@@ -216,7 +225,7 @@ it('Force: a rim that moves and a dead control are called out before any ride', 
   const tern = menusFor(simulatedRigById('tern').spec, titleById('causeway'), carById('marl-850'));
   expect(said({})['force']).toBe('untouched: No ride judged yet');
   expect(said({ menus: tern, settings: { 'title/steering/titleDamper': 30 } })['force']).toBe(
-    'look: Damper does nothing',
+    'look: Calming does nothing',
   );
   expect(said({ motion: { ...STILL, fast: { verdict: 'saws', fromDeg: 2 } } })['force']).toBe(
     'look: Let go, the rim saws',

@@ -6,8 +6,9 @@ import { capital } from '@/words/format';
 import type { AxisView } from '../../model/axisView';
 import type { BookView } from '../../model/bookView';
 import type { Finding } from '../../model/stationHealth';
+import { openOf } from './axes';
 
-export type ShapedAxis = Pick<AxisView, 'axis' | 'name' | 'menus' | 'recommendations'>;
+export type ShapedAxis = Pick<AxisView, 'axis' | 'name' | 'menus' | 'recommendations' | 'declined'>;
 
 /** What of an axis is set away from neutral, on any layer; rotation is for Lock. */
 function offNeutral(menus: AxisView['menus'], axis: AxisName, settings: BookView['settings']) {
@@ -33,7 +34,7 @@ export function shapeFinding({
   const set = axes.flatMap(({ axis, menus, name }) =>
     offNeutral(menus, axis, settings).map(({ label, value }) => `${name.toLowerCase()} ${label} ${value}`),
   );
-  const asked = axes.flatMap(({ recommendations }) => recommendations);
+  const asked = axes.flatMap(openOf);
   if (asked.length > 0) {
     const [{ label, from, to }] = asked as [(typeof asked)[number]];
     const reason =
