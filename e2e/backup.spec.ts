@@ -20,9 +20,9 @@ test('a book that is backed up, wrecked and restored is equal to what it was', a
 
   await page.goto(`${server.url}/shape`);
   await next(page)
-    .getByRole('button', { name: /^Apply: Brake dead zone/ })
+    .getByRole('button', { name: /^Apply: Brake ebb/ })
     .click();
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb/ })).toBeVisible();
   await page.goto(`${server.url}/card`);
   const choose = (buffer: Buffer) =>
     page
@@ -36,7 +36,7 @@ test('a book that is backed up, wrecked and restored is equal to what it was', a
   await expect(next(page).getByText('changes: 5 → 4')).toBeVisible({ timeout: 120_000 });
   await next(page).getByRole('button', { name: 'Replace the book' }).click();
   await expect(message(page, /Restored the book of/)).toBeVisible({ timeout: 120_000 });
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb/ })).toBeHidden();
   // From the page: read back before it is called good.
   const download = page.waitForEvent('download', { timeout: 120_000 });
   await next(page).getByRole('button', { name: 'Save as .zip' }).click();

@@ -11,13 +11,13 @@ test('a damper that the base does not let through is found, let through, and cal
   server,
 }) => {
   await page.goto(`${server.url}/force`);
-  await expect(page.getByRole('link', { name: 'Force, needs a look: Damper does nothing' })).toBeVisible();
-  await expect(heading(page)).toHaveText('Damper does nothing: the base lets nothing of it through');
+  await expect(page.getByRole('link', { name: 'Force, needs a look: Calming does nothing' })).toBeVisible();
+  await expect(heading(page)).toHaveText('Calming does nothing: the base lets nothing of it through');
   await page.getByRole('button', { name: 'Calm', exact: true }).click();
   await expect(page.getByText('at 40 m/s', { exact: true })).toBeVisible(WORKED_OUT);
-  await next(page).getByRole('button', { name: 'Apply: Title damper 0 to 100' }).click();
-  await expect(page.getByRole('button', { name: 'Change: Title damper on the base 0 → 100' })).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Force, needs a look: Damper/ })).toBeHidden();
+  await next(page).getByRole('button', { name: 'Apply: Damping let through 0 to 100' }).click();
+  await expect(page.getByRole('button', { name: 'Change: Damping let through on the base 0 → 100' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Force, needs a look: Calming/ })).toBeHidden();
   await expect(page.getByText(/at 40 m\/s, within \d/)).toBeVisible(WORKED_OUT);
 });
 
@@ -33,10 +33,10 @@ test('the Marl’s gain clips in the Spindrift; its own gain is proposed, and th
     .locator('xpath=preceding-sibling::dd|following-sibling::dd');
   await expect(clipped).toBeVisible(WORKED_OUT);
   const before = parseFloat((await clipped.textContent())!);
-  const apply = next(page).getByRole('button', { name: /^Apply: Car force 100 to \d+/ });
+  const apply = next(page).getByRole('button', { name: /^Apply: Car heft 100 to \d+/ });
   await expect(apply).toBeEnabled(WORKED_OUT);
   await apply.click();
-  await expect(page.getByRole('button', { name: /^Change: Car force.* 100 → \d+/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Change: Car heft.* 100 → \d+/ })).toBeVisible();
   await expect(async () => expect(parseFloat((await clipped.textContent())!)).toBeLessThan(before)).toPass(
     WORKED_OUT,
   );
@@ -84,8 +84,8 @@ test('smoothing is set by its measured effect; a feeling is traced to its cause 
   const causes = page.getByRole('region', { name: /^Robotic, like gears: the title’s force comes in steps/ });
   await expect(causes).toBeVisible(WORKED_OUT);
   await expect(causes.getByRole('listitem').first()).toContainText('likely');
-  await causes.getByRole('button', { name: /^Apply: Smoothing 0 to \d/ }).click();
-  await expect(page.getByRole('button', { name: /^Change: Smoothing on the base 0 → \d/ })).toBeVisible();
+  await causes.getByRole('button', { name: /^Apply: Polish 0 to \d/ }).click();
+  await expect(page.getByRole('button', { name: /^Change: Polish on the base 0 → \d/ })).toBeVisible();
   await page.getByRole('button', { name: 'Smooth', exact: true }).click();
   await expect(async () => expect(parseFloat((await rough.textContent())!)).toBeLessThan(before / 2)).toPass(
     WORKED_OUT,
@@ -99,12 +99,12 @@ test('every car of the title gets the gain that makes it alike, on its own trail
   await page.goto(`${server.url}/force?part=cars`);
   const table = page.getByRole('table', { name: 'Gain per car' });
   const fenwick = table.getByRole('row', { name: /^Fenwick Six/ });
-  await expect(fenwick).toContainText(/Car force 100 → \d+/, WORKED_OUT);
+  await expect(fenwick).toContainText(/Car heft 100 → \d+/, WORKED_OUT);
   await page.getByRole('button', { name: 'Apply to all 2' }).click();
   await expect(message(page, '2 cars are set, each on its own trail')).toBeVisible();
   await expect(fenwick).toContainText(/alike|as near as its steps allow/, WORKED_OUT);
   await choose(page, 'Car', 'Fenwick Six');
-  await expect(page.getByRole('button', { name: /^Change: Car force.* 100 → \d+/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Change: Car heft.* 100 → \d+/ })).toBeVisible();
 });
 
 test('the lap is heard only when asked for, what is kept and what is tried in turn', async ({
@@ -113,7 +113,7 @@ test('the lap is heard only when asked for, what is kept and what is tried in tu
 }) => {
   await page.goto(`${server.url}/force?part=listen`);
   await expect(page.getByText('silent')).toBeVisible(WORKED_OUT);
-  await page.getByRole('slider', { name: 'Smoothing', exact: true }).press('End');
+  await page.getByRole('slider', { name: 'Polish', exact: true }).press('End');
   await expect(page.getByText(/A is what is kept, B what is tried/)).toBeVisible();
   await page.getByRole('button', { name: 'Play', exact: true }).click(WORKED_OUT);
   await expect(page.getByText('as kept')).toBeVisible();

@@ -69,11 +69,11 @@ test('from an empty book: press a pedal, measure it in real time, apply, shape',
   );
   await expect(page.getByText(/^1[12]\.\d bit$/)).toBeVisible();
 
-  await page.getByRole('button', { name: /^Apply: Brake dead zone 0 to [456]/ }).click();
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Apply: Brake ebb 0 to [456]/ }).click();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb/ })).toBeVisible();
   await page.getByRole('link', { name: /Shape/ }).click();
-  await page.getByRole('slider', { name: 'Saturation' }).focus();
+  await page.getByRole('slider', { name: 'Flood' }).focus();
   await page.keyboard.press('PageUp');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Change: Brake saturation 0 → 10' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Brake flood 0 → 10' })).toBeVisible();
 });

@@ -25,7 +25,7 @@ interface Driver {
   field: string;
   step: number;
 }
-const TERN: Driver = { rig: 'Tern', title: 'Causeway', field: 'Dead zone', step: 10 };
+const TERN: Driver = { rig: 'Tern', title: 'Causeway', field: 'Ebb', step: 10 };
 const GANNET: Driver = { rig: 'Gannet', title: 'Hill & Hollow', field: 'Start', step: 0.1 };
 
 /** Five things that a driver does, ending where they began. */

@@ -6,12 +6,12 @@ import { startServer } from './server';
 test('a server killed after Apply has everything when it comes back', async ({ page, server }) => {
   await page.goto(`${server.url}/axes`);
   await expect(page.locator('[data-drawn]').first()).toBeVisible();
-  await page.getByRole('button', { name: /^Apply: Brake dead zone/ }).click();
-  const pebble = /Change: Brake dead zone 0 → \d$/;
+  await page.getByRole('button', { name: /^Apply: Brake ebb/ }).click();
+  const pebble = /Change: Brake ebb 0 → \d$/;
   await expect(page.getByRole('button', { name: pebble })).toBeVisible();
   await server.kill();
   // That nobody answers is said, and nothing pretends to be done.
-  await page.getByRole('button', { name: /^Apply: Brake saturation/ }).click();
+  await page.getByRole('button', { name: /^Apply: Brake flood/ }).click();
   await expect(
     message(page, /^Pebble Road does not answer: what was asked of it just now may not be done/),
   ).toBeVisible();
@@ -26,7 +26,7 @@ test('a server killed after Apply has everything when it comes back', async ({ p
   const again = await startServer(server.folder, 'demo');
   await page.goto(`${again.url}/shape`);
   await expect(page.getByRole('button', { name: pebble })).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'Dead zone, number' })).not.toHaveValue('0');
+  await expect(page.getByRole('textbox', { name: 'Ebb, number' })).not.toHaveValue('0');
   await again.stop();
 });
 
@@ -35,7 +35,7 @@ test('a page that is older than the program, or that it stumbles over, is told s
   server,
 }) => {
   await page.goto(`${server.url}/axes`);
-  const apply = page.getByRole('button', { name: /^Apply: Brake dead zone/ });
+  const apply = page.getByRole('button', { name: /^Apply: Brake ebb/ });
   /** What the page asks next reaches a program that knows nothing of it, or cannot read it. */
   const spoilNext = (headers: Record<string, string>, body?: string) =>
     page.route(
@@ -56,9 +56,9 @@ test('a page that is older than the program, or that it stumbles over, is told s
   await apply.click();
   await expect(message(page, /^Pebble Road could not do what was asked of it just now/)).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeHidden();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb/ })).toBeHidden();
   await apply.click();
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone 0 → \d$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb 0 → \d$/ })).toBeVisible();
 });
 
 test('a second program on the same book is told who has it', async ({ server }) => {
@@ -100,16 +100,16 @@ test('two windows: the one that still shows an older value is told, and overwrit
   const other = await context.newPage();
   for (const window of [page, other]) {
     await window.goto(`${server.url}/shape`);
-    await expect(window.getByRole('button', { name: /^Apply: Brake dead zone 0 to 4/ })).toBeVisible();
+    await expect(window.getByRole('button', { name: /^Apply: Brake ebb 0 to 4/ })).toBeVisible();
   }
-  await page.getByLabel('Dead zone', { exact: true }).first().press('PageUp');
+  await page.getByLabel('Ebb', { exact: true }).first().press('PageUp');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone 0 → 10/ })).toBeVisible();
-  await other.getByRole('button', { name: /^Apply: Brake dead zone 0 to 4/ }).click();
-  await expect(message(other, /Dead zone is 10 by now; this page still showed not set/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb 0 → 10/ })).toBeVisible();
+  await other.getByRole('button', { name: /^Apply: Brake ebb 0 to 4/ }).click();
+  await expect(message(other, /Ebb is 10 by now; this page still showed not set/)).toBeVisible();
   // It shows now what holds.
-  await expect(other.getByRole('button', { name: /Change: Brake dead zone 0 → 10/ })).toBeVisible();
-  await expect(other.getByRole('button', { name: /Change: Brake dead zone/ })).toHaveCount(1);
+  await expect(other.getByRole('button', { name: /Change: Brake ebb 0 → 10/ })).toBeVisible();
+  await expect(other.getByRole('button', { name: /Change: Brake ebb/ })).toHaveCount(1);
   await other.close();
 });
 

@@ -19,8 +19,8 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
 
   // 3. The result, with two recommendations in the title's own numbers; each becomes a pebble.
   const next = page.getByRole('region', { name: 'What to do next' });
-  await expect(next.getByRole('heading', { name: /Brake dead zone 0 → [3-6]/ })).toBeVisible();
-  await expect(next.getByRole('heading', { name: /Brake saturation 0 → (1\d|2\d)/ })).toBeVisible();
+  await expect(next.getByRole('heading', { name: /Brake ebb \(dead zone\) 0 → [3-6]/ })).toBeVisible();
+  await expect(next.getByRole('heading', { name: /Brake flood \(saturation\) 0 → (1\d|2\d)/ })).toBeVisible();
   await expect(next.getByText(/95, at 90 % confidence/)).toBeVisible();
 
   // 5a. Ride before.
@@ -32,10 +32,10 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
   await page.keyboard.press('Escape');
 
   await road.getByRole('link', { name: /^Axes/ }).click();
-  await next.getByRole('button', { name: /^Apply: Brake dead zone/ }).click();
-  await expect(trail.getByRole('button', { name: /Change: Brake dead zone 0 →/ })).toBeVisible();
-  await next.getByRole('button', { name: /^Apply: Brake saturation/ }).click();
-  await expect(trail.getByRole('button', { name: /Change: Brake saturation 0 →/ })).toBeVisible();
+  await next.getByRole('button', { name: /^Apply: Brake ebb/ }).click();
+  await expect(trail.getByRole('button', { name: /Change: Brake ebb 0 →/ })).toBeVisible();
+  await next.getByRole('button', { name: /^Apply: Brake flood/ }).click();
+  await expect(trail.getByRole('button', { name: /Change: Brake flood 0 →/ })).toBeVisible();
   await expect(
     road.getByRole('link', { name: /Axes, under way: All measured, not proved yet/ }),
   ).toBeVisible();
@@ -45,10 +45,10 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'A resting foot does nothing, your full press gives 100 %',
   );
-  const linearity = page.getByRole('textbox', { name: 'Linearity, number' });
+  const linearity = page.getByRole('textbox', { name: 'Swell, number' });
   await linearity.fill('30');
   await linearity.press('Enter');
-  await expect(page.getByRole('slider', { name: 'Linearity' })).toHaveAttribute('aria-valuenow', '30');
+  await expect(page.getByRole('slider', { name: 'Swell' })).toHaveAttribute('aria-valuenow', '30');
   await next.getByRole('button', { name: 'Put back' }).click();
   await expect(linearity).toHaveValue('0');
 
@@ -61,17 +61,17 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /With B the brake no longer drags .* 100 % of the full presses show 100 % instead of 0 % and a lap is \d\.\d\d s shorter/,
   );
-  await expect(page.getByText(/Confounded: brake dead zone and brake saturation changed/)).toBeVisible();
+  await expect(page.getByText(/Confounded: brake ebb and brake flood changed/)).toBeVisible();
   const table = page.getByRole('table', { name: 'A and B in numbers' });
   await expect(table.getByRole('row', { name: /Brake drag 100 % 0 % −100 points/ })).toBeVisible();
   await expect(table.getByRole('row', { name: /Spread of full presses/ })).toBeVisible();
   await next.getByRole('button', { name: 'Put back' }).first().click();
-  await expect(trail.getByRole('button', { name: /Brake dead zone .*, put back/ })).toBeVisible();
+  await expect(trail.getByRole('button', { name: /Brake ebb .*, put back/ })).toBeVisible();
 
   // 7. All of it is still there after a reload.
   await page.reload();
-  await expect(trail.getByRole('button', { name: /Brake dead zone .*, put back/ })).toBeVisible();
-  await expect(trail.getByRole('button', { name: /Change: Brake saturation 0 → \d+$/ })).toBeVisible();
+  await expect(trail.getByRole('button', { name: /Brake ebb .*, put back/ })).toBeVisible();
+  await expect(trail.getByRole('button', { name: /Change: Brake flood 0 → \d+$/ })).toBeVisible();
   await expect(trail.getByRole('button', { name: /^Ride/ })).toHaveCount(3);
 });
 
@@ -85,27 +85,27 @@ test('the same path by keyboard alone', async ({ page, server }) => {
   await page.keyboard.press('Enter');
   await expect(heading).toHaveText(/The brake drags, and full/, { timeout: 40_000 });
 
-  const apply = page.getByRole('button', { name: /^Apply: Brake dead zone/ });
+  const apply = page.getByRole('button', { name: /^Apply: Brake ebb/ });
   for (let i = 0; i < 60 && !(await apply.evaluate((element) => element === document.activeElement)); i++)
     await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /Change: Brake dead zone/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Change: Brake ebb/ })).toBeVisible();
 
   await page.keyboard.press('3');
   await expect(page).toHaveURL(/\/shape$/);
-  await page.getByRole('slider', { name: 'Linearity' }).focus();
+  await page.getByRole('slider', { name: 'Swell' }).focus();
   await page.keyboard.press('PageUp');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('textbox', { name: 'Linearity, number' })).toHaveValue('11');
+  await expect(page.getByRole('textbox', { name: 'Swell, number' })).toHaveValue('11');
   await page.keyboard.press('u');
-  await expect(page.getByRole('textbox', { name: 'Linearity, number' })).toHaveValue('0');
+  await expect(page.getByRole('textbox', { name: 'Swell, number' })).toHaveValue('0');
   await page.keyboard.press('End');
   await page.keyboard.press('k');
-  await expect(page.getByRole('button', { name: 'Change: Brake linearity 0 → 100' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Brake swell 0 → 100' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.locator('#station').focus();
   await page.keyboard.press('u');
-  await expect(page.getByRole('button', { name: 'Change: Brake linearity 0 → 100, put back' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Brake swell 0 → 100, put back' })).toBeVisible();
 
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/\/ride$/);

@@ -52,12 +52,12 @@ test('a newcomer goes from an empty book to a settled rig from the seat, by the 
   await expect(page.getByRole('link', { name: /^Axes, / })).toHaveAccessibleName(
     'Axes, settled: Settled and signed',
   );
-  await expect(page.getByRole('button', { name: /Change: Brake saturation/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Change: Brake flood/ })).toBeVisible();
 
   // The minimum force, by the device alone again: to one step of what the rig really does.
   await page.goto(`${server.url}/seat?do=minimum-force`);
   await expect(page).toHaveURL(/\/force$/, { timeout: 120_000 });
-  const change = page.getByRole('button', { name: /^Change: Least force 0 → \d+$/ });
+  const change = page.getByRole('button', { name: /^Change: Stir 0 → \d+$/ });
   await expect(change).toBeVisible();
   const found = Number((await change.getAttribute('aria-label'))!.match(/→ (\d+)/)![1]);
   const rocks = (value: number) =>

@@ -37,17 +37,17 @@ test('two programs on one PostgreSQL server: measured and ridden at one rig, see
     const other = await context.newPage();
     await openTern(page, one.url);
     await captureBrake(page);
-    await page.getByRole('button', { name: /^Apply: Brake dead zone 0 to/ }).click();
-    const change = /Change: Brake dead zone 0 → \d$/;
+    await page.getByRole('button', { name: /^Apply: Brake ebb 0 to/ }).click();
+    const change = /Change: Brake ebb 0 → \d$/;
     await expect(page.getByRole('button', { name: change })).toBeVisible();
 
     // The other rig's program shows it at its next look.
     await openTern(other, two.url);
     await expect(other.getByRole('button', { name: change })).toBeVisible();
-    await other.getByRole('button', { name: /^Apply: Brake saturation 0 to/ }).click();
-    await expect(other.getByRole('button', { name: /Change: Brake saturation/ })).toBeVisible();
+    await other.getByRole('button', { name: /^Apply: Brake flood 0 to/ }).click();
+    await expect(other.getByRole('button', { name: /Change: Brake flood/ })).toBeVisible();
     await page.goto(`${one.url}/ride`);
-    await expect(page.getByRole('button', { name: /Change: Brake saturation/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Change: Brake flood/ })).toBeVisible();
     await ride(page, /Ride B, 3 laps/);
 
     // What was acknowledged is there when a program fell and is started again.

@@ -34,10 +34,10 @@ test('somebody’s numbers, made on a strong base in another title, are read, tr
     next(page).getByText('Made on 14 N·m direct drive; yours is 5.5 N·m belt driven'),
   ).toBeVisible();
   // Three of twenty clicks, fifty to the whole way, are 6 %; six of twenty take half of 30 % off the end.
-  await expect(page.getByText('Dead zone 6, Saturation 15, Linearity 0')).toBeVisible();
-  await next(page).getByLabel('Brake dead zone translated').uncheck();
+  await expect(page.getByText('Ebb 6, Flood 15, Swell 0')).toBeVisible();
+  await next(page).getByLabel('Brake ebb (dead zone) translated').uncheck();
   await next(page).getByRole('button', { name: 'Take 1 of 2 over' }).click();
-  await expect(page.getByRole('button', { name: 'Change: Brake saturation 0 → 15' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Brake flood 0 → 15' })).toBeVisible();
 
   // The same as a file: out of here, back in; a wrong one says where it is wrong and changes nothing.
   const saved = page.waitForEvent('download');
@@ -74,11 +74,11 @@ test('the rotation that disagrees in Hill & Hollow is found and cured, and the r
   await next(page).getByRole('button', { name: 'Branch off' }).click();
   await expect(page.getByRole('link', { name: 'one for all' })).toBeVisible();
   await page.goto(`${server.url}/lock`);
-  await page.getByRole('textbox', { name: 'Base: rotation, number' }).fill('900');
+  await page.getByRole('textbox', { name: 'Base: wingspan, number' }).fill('900');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(
-    page.getByRole('button', { name: /Change: Steering rotation on the base 380 → 900/ }),
+    page.getByRole('button', { name: /Change: Steering wingspan on the base 380 → 900/ }),
   ).toBeVisible();
   await page.goto(`${server.url}/combinations`);
   await page
@@ -88,7 +88,7 @@ test('the rotation that disagrees in Hill & Hollow is found and cured, and the r
     })
     .click();
   await expect(heading(page)).toHaveText('1 setting differs');
-  await expect(page.getByRole('row', { name: /Steering rotation on the base.*900.*380/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Steering wingspan on the base.*900.*380/ })).toBeVisible();
 
   // Any moment of the trail comes back.
   await page.getByRole('button', { name: 'Change: Steering rotation 900 → 380', exact: true }).click();
@@ -109,7 +109,7 @@ test('the card is printed on one A5 side, typed in from the seat, and stale afte
   expect([Math.round(width), Math.round(height)]).toEqual([420, 595]);
   const text = (await sheet.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
   expect(text.replaceAll(/\s+/g, ' ')).toMatch(
-    /Marl 850 on the Tern in Causeway.*Tern base › Settings.*Lock to lock 1080°.*Controls › Wheel.*Wheel turns 1080°.*Controls › Pedals.*Garage › Steering.*Bump stop 900°/,
+    /Marl 850 on the Tern in Causeway.*Tern base › Settings.*Lock to lock 1080°.*Tides › Where they begin.*Ebb.*Helm.*Wheel turns 1080°.*Garage › Steering.*Bump stop 900°/,
   );
   expect(text).not.toContain('What to do next');
 
@@ -136,12 +136,12 @@ test('the card is printed on one A5 side, typed in from the seat, and stale afte
 
   await page.goto(`${server.url}/shape`);
   await next(page)
-    .getByRole('button', { name: /^Apply: Brake dead zone/ })
+    .getByRole('button', { name: /^Apply: Brake ebb/ })
     .click();
   const card = page.getByRole('link', { name: /^Card/ });
   await expect(card).toHaveAccessibleName('Card, needs a look: Changed since it was typed in');
   await card.click();
-  await expect(page.getByText('Changed since it was typed in: brake dead zone.')).toBeVisible();
+  await expect(page.getByText('Changed since it was typed in: brake ebb.')).toBeVisible();
 });
 
 test('a title that nobody knows is described from its menus, and driven in', async ({ page, server }) => {
@@ -222,10 +222,10 @@ test('a calm throttle for a strong car comes with a plan back to linear', async 
   await choose(page, 'Car', 'Fenwick Six');
   await page.goto(`${server.url}/shape/throttle`);
   await expect(next(page).getByText('A calm throttle for the Fenwick Six')).toBeVisible();
-  await next(page).getByRole('button', { name: 'Try linearity 50' }).click();
+  await next(page).getByRole('button', { name: 'Try swell 50' }).click();
   await next(page).getByRole('button', { name: 'Keep', exact: true }).click();
   await next(page).getByRole('button', { name: 'Begin the plan' }).click();
-  await expect(next(page).getByText(/Next on the way to linear: linearity \d+/)).toBeVisible();
+  await expect(next(page).getByText(/Next on the way to linear: swell \d+/)).toBeVisible();
   await expect(next(page).getByText(/Not before \d+ /)).toBeVisible();
   await next(page).getByRole('button', { name: 'End the plan' }).click();
   await expect(next(page).getByText('The way back to linear')).toBeVisible();

@@ -79,8 +79,8 @@ function rocksAt(value: number): boolean {
 }
 
 const ACTS: [RegExp, Act][] = [
-  [/^Least force (\d+): does it rock/, (m, s) => pulse(rocksAt(Number(m[1])) ? YES : NO, s)],
-  [/^Least force \d+ stays still|^That was all/, (_, s) => pulse(YES, s)],
+  [/^Stir (\d+): does it rock/, (m, s) => pulse(rocksAt(Number(m[1])) ? YES : NO, s)],
+  [/^Stir \d+ stays still|^That was all/, (_, s) => pulse(YES, s)],
   [/^Press any pedal|^There it is/, (_, s) => hold('brake', s)],
   [/^Press the brake to its stop and let go/, (_, s) => sweepOnce('brake', s)],
   [/^Now the (throttle|clutch), fully/, (m, s) => sweepOnce(m[1] as AxisName, s)],
