@@ -101,11 +101,11 @@ test('the same path by keyboard alone', async ({ page, server }) => {
   await expect(page.getByRole('textbox', { name: 'Swell, number' })).toHaveValue('0');
   await page.keyboard.press('End');
   await page.keyboard.press('k');
-  await expect(page.getByRole('button', { name: 'Change: Brake swell 0 → 100' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Brake swell 0 → 110' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.locator('#station').focus();
   await page.keyboard.press('u');
-  await expect(page.getByRole('button', { name: 'Change: Brake swell 0 → 100, put back' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Brake swell 0 → 110, put back' })).toBeVisible();
 
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/\/ride$/);

@@ -86,7 +86,7 @@ export const PREFLIGHT: readonly PreflightItem[] = [
   },
   {
     id: 'axes-alive',
-    text: 'Move everything once: wheel, pedals, handbrake.',
+    text: 'Move everything once: {moved}.',
     protects: 'against an axis that is plugged in but dead',
     needs: {},
     resetBy: [],
@@ -160,7 +160,7 @@ export const PREFLIGHT: readonly PreflightItem[] = [
   },
   {
     id: 'nothing-else-mapped',
-    text: 'Handbrake and shifter are bound with nothing else mapped to them.',
+    text: 'Bind {levers} with nothing else mapped there.',
     protects: 'against a lever that also changes the view',
     needs: { shifterOrHandbrake: true },
     resetBy: ['title-version'],

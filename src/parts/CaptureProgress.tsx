@@ -1,3 +1,4 @@
+import { isSequentialLever } from '@/core/axes/analyseShifter';
 import type { CaptureStep } from '@/core/axes/programme';
 import { Pebble } from '@/ui/Pebble';
 import type { CaptureStatus } from '@/live/captureSession';
@@ -14,6 +15,7 @@ export function CaptureProgress({ steps, status, isLarge = false }: Props) {
   const size = isLarge ? 34 : 22;
   // Many short steps (gates, holds) are named by the one under way alone.
   const isCrowded = steps.length > 6;
+  const isSequential = isSequentialLever(steps.flatMap(({ gate }) => gate ?? []));
   return (
     <ol className={`flex flex-wrap gap-y-2 ${isCrowded ? 'gap-x-3' : 'gap-x-8'}`} aria-label="Progress">
       {steps.map((step, i) => {
@@ -24,7 +26,11 @@ export function CaptureProgress({ steps, status, isLarge = false }: Props) {
             <span
               className={`block min-h-5 ${isLarge ? 'text-xl' : 'text-sm'} ${isHere ? 'font-bold' : 'text-muted'}`}
             >
-              {!isCrowded || isHere ? stepName(step) : <span className="sr-only">{stepName(step)}</span>}
+              {!isCrowded || isHere ? (
+                stepName(step, isSequential)
+              ) : (
+                <span className="sr-only">{stepName(step, isSequential)}</span>
+              )}
             </span>
             <span className="flex gap-1" aria-label={`${done} of ${step.wanted}`} role="img">
               {Array.from({ length: step.wanted }, (_, k) => (

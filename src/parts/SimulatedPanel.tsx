@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { obedientMotion, type Motion } from '@/core/axes/actor';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceState } from '@/devices/source';
 import { setPace, useLiveRig } from '@/live/liveRig';
@@ -62,7 +62,7 @@ export function SimulatedPanel({ rig, state, axis, step, followRef }: Props) {
   return (
     <fieldset className="mt-2 border-b border-line pb-4">
       <legend className="py-3 text-[16px] font-semibold">
-        Simulated {axis === 'steering' || axis === 'gear' ? 'hand' : 'foot'}
+        Simulated {AXES[axis].limb.toLowerCase().replace(/s$/, '')}
       </legend>
       <p className="text-[15px] text-muted">
         No hardware here: it stands in for yours on the {AXIS_WORDS[axis]}.

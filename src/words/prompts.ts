@@ -91,7 +91,7 @@ export function promptOf(axis: AxisName, step: CaptureStep | null, at: number, i
 }
 
 /** Names of the steps over their pebbles. */
-export function stepName(step: CaptureStep): string {
+export function stepName(step: CaptureStep, isSequential = false): string {
   const names: Record<CaptureStep['kind'], string> = {
     rest: 'At rest',
     cover: 'Resting on it',
@@ -99,7 +99,7 @@ export function stepName(step: CaptureStep): string {
     sweep: 'Full sweeps',
     press: 'Presses',
     hold: `${(step.degrees ?? 0) > 0 ? 'Left' : 'Right'} ${Math.abs(step.degrees ?? 0)}°`,
-    gate: step.gate === -1 ? 'R / down' : `Gate ${step.gate}`,
+    gate: gateName(step.gate ?? 1, isSequential).replace(/^./, (c) => c.toUpperCase()),
   };
   return names[step.kind];
 }

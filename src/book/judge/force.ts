@@ -69,9 +69,14 @@ export function forceFinding(facts: ForceFacts): Finding {
   );
   const [worst] = moving;
   const from = worst && worst.fromDeg > SMALL_PUSH_DEG ? 'Let go far off centre' : 'Let go';
-  if (worst?.verdict === 'saws')
-    return { health: 'look', reason: `${from}, the rim saws`, heading: `${from}, the rim saws by itself` };
   const [dead] = deadNames(facts);
+  // A damper that does nothing is often why it saws: both are said at once.
+  if (worst?.verdict === 'saws')
+    return {
+      health: 'look',
+      reason: `${from}, the rim saws${dead ? `; ${dead} does nothing` : ''}`,
+      heading: `${from}, the rim saws by itself${dead ? `, and ${dead} does nothing` : ''}`,
+    };
   if (dead)
     return {
       health: 'look',

@@ -1,3 +1,4 @@
+import { restingLimb, strokeOf } from '@/core/axes/axes';
 import { lockShare } from '@/core/axes/steeringAngle';
 import { clippedTravel } from '@/core/axes/calibration';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
@@ -79,6 +80,7 @@ export function shapeFinding(view: BookView, axis: AxisView, layers: ResponseLay
     ? respond(layers, Math.min(1, Math.max(0, analysis.coverTravel.p995)))
     : 0;
   const full = analysis.pressMean === null ? 1 : respond(layers, Math.min(1, analysis.pressMean));
-  const starts = drag > 0 ? `Your resting foot gives ${percent(drag, 1)}` : 'A resting foot does nothing';
-  return `${starts}, your full press gives ${percent(full)}`;
+  const limb = restingLimb(axis.axis);
+  const starts = drag > 0 ? `Your ${limb} gives ${percent(drag, 1)}` : `A ${limb} does nothing`;
+  return `${starts}, your full ${strokeOf(axis.axis)} gives ${percent(full)}`;
 }

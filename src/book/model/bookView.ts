@@ -8,6 +8,7 @@ import type { Combination } from '@/core/settings/scope';
 import type { SettingValues } from '@/core/settings/setting';
 import type { SetEvent } from '@/core/settings/trail';
 import type { Origin } from './origin';
+import type { SpeedUnit } from '@/core/text/speedUnit';
 import type { Proof } from '@/core/ready/proof';
 import type { Schools } from '@/core/settings/schools';
 import type { Rig } from '@/core/rig/rig';
@@ -72,6 +73,8 @@ export interface BookView {
   origins: Record<string, Origin>;
   rotation: RotationInForce;
   schools: Schools;
+  /** How the driver reads speeds. */
+  speedUnit: SpeedUnit;
   /** Proposals that are not for this driver here, by `proposalId`. */
   declined: string[];
   /** The newest end of the trail. */

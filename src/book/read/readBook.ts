@@ -17,6 +17,7 @@ import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
 import { typedInOf } from '@/data/combination';
 import { declinedIn } from '@/data/declined';
+import { speedUnitOf } from '@/data/speedUnit';
 import type { Database } from '@/data/database';
 import { weaningOf } from '@/data/plans';
 import { listTitles } from '@/data/ownTitles';
@@ -68,21 +69,35 @@ const placeOf = cachedUntilWrite(
 
 /** Everything that is shown of a place. */
 export async function readBook({ book: db, combination, rig }: Here): Promise<BookView> {
-  const [rigs, events, titles, typedIn, schools, plan, captures, ridden, ready, proof, road, declined] =
-    await Promise.all([
-      listRigs(db),
-      listChanges(db, rig.id),
-      listTitles(db),
-      typedInOf(db, combination),
-      schoolsOf(db, combination.driver),
-      weaningOf(db, combination),
-      listCaptures(db, rig.id),
-      ridesShown(db, combination),
-      readyView(db, rig, combination),
-      newestProof(db, combination),
-      chosenRoad(db, combination),
-      declinedIn(db, combination),
-    ]);
+  const [
+    rigs,
+    events,
+    titles,
+    typedIn,
+    schools,
+    plan,
+    captures,
+    ridden,
+    ready,
+    proof,
+    road,
+    declined,
+    speedUnit,
+  ] = await Promise.all([
+    listRigs(db),
+    listChanges(db, rig.id),
+    listTitles(db),
+    typedInOf(db, combination),
+    schoolsOf(db, combination.driver),
+    weaningOf(db, combination),
+    listCaptures(db, rig.id),
+    ridesShown(db, combination),
+    readyView(db, rig, combination),
+    newestProof(db, combination),
+    chosenRoad(db, combination),
+    declinedIn(db, combination),
+    speedUnitOf(db, combination.driver),
+  ]);
   const title = titles.byId(combination.titleId);
   const car = carById(combination.carId);
   const menus = menusFor(rig.spec, title, car);
@@ -121,6 +136,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     weaning: weaningView(plan, menus, settings, rides),
     schools,
     declined,
+    speedUnit,
     trail: await readTrail({ book: db, combination, menus, events }),
     rides: rides.map(rideLine),
     rideCount,

@@ -18,6 +18,7 @@ import * as ride from './rides';
 import * as rig from './rigs';
 import * as declined from './declined';
 import * as schools from './schools';
+import * as speedUnit from './speedUnit';
 import * as shape from './weaning';
 import * as translate from './titles';
 import { bookInMemory } from '../testing/bookInMemory';
@@ -100,6 +101,7 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
     },
   ],
   schools: [schools, { chooseSchool: [{ clipping: 'none' }] }],
+  speedUnit: [speedUnit, { chooseSpeedUnit: ['mph'] }],
   declined: [declined, { decline: ['title/brake/deadzone:4'], askAgain: [] }],
   card: [card, { cardTypedIn: [true], dateToday: [] }],
   weaning: [shape, { beginWeaning: [], takeWeaningStep: [], endWeaning: [] }],

@@ -131,20 +131,29 @@ function mostCommon(values: ArrayLike<number>): number {
   return [...counts].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
-export function gateName(gate: number): string {
+/** What a gate is called: a sequential lever has two ways, up and down. */
+export function gateName(gate: number, isSequential = false): string {
+  if (isSequential) return gate > 0 ? 'up' : 'down';
   return gate === -1 ? 'reverse' : `gate ${gate}`;
 }
 
+/** Whether these are the two ways of a sequential lever, up and down. */
+export const isSequentialLever = (gates: readonly number[]): boolean =>
+  gates.length > 0 && gates.length <= 2 && gates.every((gate) => Math.abs(gate) === 1);
+
 function gateWarnings(gates: GateReading[]): string[] {
   const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-  const name = (gate: number) => capital(gateName(gate));
+  const isSequential = isSequentialLever(gates.map(({ gate }) => gate));
+  const name = (gate: number) => capital(gateName(gate, isSequential));
   const times = (n: number) => (n === 1 ? 'once' : `${n} times`);
   return gates.flatMap((gate) => {
     const twin = gates.find((other) => other.gate < gate.gate && other.reading === gate.reading);
     return [
       ...(gate.reading === null ? [`${name(gate.gate)} gave nothing: look at its switch and its plug.`] : []),
       ...(twin && gate.reading !== null
-        ? [`${name(gate.gate)} reads the same as ${gateName(twin.gate)}: the title cannot tell them apart.`]
+        ? [
+            `${name(gate.gate)} reads the same as ${gateName(twin.gate, isSequential)}: the title cannot tell them apart.`,
+          ]
         : []),
       ...(gate.reading !== null && gate.missed > 0
         ? [`${name(gate.gate)} was missed ${times(gate.missed)} against the other gates.`]

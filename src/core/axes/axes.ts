@@ -67,5 +67,11 @@ function eachAxis<T>(of: (axis: Axis) => T): Record<AxisName, T> {
   return Object.fromEntries(AXIS_NAMES.map((name) => [name, of(AXES[name])])) as Record<AxisName, T>;
 }
 
+/** What rests on a pedal, a lever or a paddle: "resting foot", "resting hand", "resting finger". */
+export const restingLimb = (axis: AxisName): string => `resting ${AXES[axis].limb.toLowerCase()}`;
+
+/** What one does to it: "press" or "pull". */
+export const strokeOf = (axis: AxisName): 'press' | 'pull' => (AXES[axis].verb === 'Pull' ? 'pull' : 'press');
+
 /** What an axis is called in a sentence. */
 export const AXIS_WORDS: Readonly<Record<AxisName, string>> = eachAxis(({ word }) => word);

@@ -6,7 +6,7 @@ import { frictionText, type ChainFacts } from './chainOf';
 import { deadControls, doubledSettings } from './coupling';
 import { forceField, type ForceField, type ForceParameter } from './forceParameters';
 import { calming, type Calming } from './calming';
-import { FAST_MPS, type ForceChain, type HandsOff } from './handsOff';
+import type { ForceChain, HandsOff } from './handsOff';
 import type { LeastDamper } from './handsOffSearch';
 import { chooseGain, wantedMinForce, type JudgedForce } from './judgeForce';
 import type { Layer } from '../settings/setting';
@@ -144,7 +144,7 @@ export function minForceAdvice(
 export function movementText({ roll, fast }: Pick<CalmReport, 'roll' | 'fast'>): string {
   const isFast = fast.verdict === 'saws' || (fast.verdict === 'rings' && roll.verdict !== 'saws');
   const worse = isFast ? fast : roll;
-  const where = isFast ? `at ${FAST_MPS} m/s` : 'at a slow roll';
+  const where = isFast ? 'at speed' : 'at a slow roll';
   const at = worse.frequencyHz === null ? '' : ` at ${worse.frequencyHz.toFixed(1)} Hz`;
   return `Let go ${worse.fromDeg}° off centre ${where} it ${worse.verdict}${at}`;
 }

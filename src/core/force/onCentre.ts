@@ -9,7 +9,8 @@ import { understeerFactor } from './understeerCue';
 
 const RATE_HZ = 1000;
 const WEAVE_HZ = 0.2;
-const SPEED_MPS = 28;
+/** Speed of the weave, m/s. */
+export const WEAVE_MPS = 28;
 const TO_G = 0.2;
 /** From one side to the other. */
 export const WEAVE_WIDTH_G = 2 * TO_G;
@@ -78,7 +79,7 @@ export function onCentre(chain: ForceChain): OnCentre {
 
 /** One weave with the hands on the rim: they give what the motor, friction and inertia do not. */
 function drive({ car, title, base, hardware }: ForceChain, amplitude: number): Weave {
-  const rolling = rollingCar(car, SPEED_MPS);
+  const rolling = rollingCar(car, WEAVE_MPS);
   const motor = baseTorque(title, base, hardware, RATE_HZ);
   const peak = torquePeakSlip(car);
   const inertia = hardware.inertiaKgM2 + base.inertiaKgM2;
@@ -104,7 +105,7 @@ function drive({ car, title, base, hardware }: ForceChain, amplitude: number): W
       const wanted = (title.gain * cue * rolling.columnNm) / car.fullScaleNm;
       signal = liftSmall(Math.min(1, Math.max(-1, wanted)), title.minForce);
     }
-    const torque = motor.next(signal, isNew, rim, SPEED_MPS);
+    const torque = motor.next(signal, isNew, rim, WEAVE_MPS);
     rolling.step(rim.angle, 1 / RATE_HZ);
     const friction = frictionLed(rim, hardware.frictionNm, inertia, 1 / RATE_HZ);
     const i = step - (WEAVES - 1) * one;

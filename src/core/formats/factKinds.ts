@@ -6,6 +6,7 @@ import { declinedSchema } from '../settings/proposal';
 import { combinationSchema } from '../settings/scope';
 import { schoolsSchema } from '../settings/schools';
 import { idSchema, line } from '../text/line';
+import { speedUnitSchema } from '../text/speedUnit';
 
 /** Single facts of a book by the beginning of their key: what may stand there. A new one is an entry here. */
 const KINDS = {
@@ -18,6 +19,7 @@ const KINDS = {
   'road/': idSchema,
   'schools/': schoolsSchema,
   'declined/': declinedSchema,
+  'speed/': speedUnitSchema,
 } as const;
 type Kind = keyof typeof KINDS;
 

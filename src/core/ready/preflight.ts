@@ -38,7 +38,7 @@ export type Sight =
 
 export interface PreflightItem {
   id: string;
-  /** What to do, as one imperative; `{mode}` and `{title}` are filled in. */
+  /** What to do, as one imperative; `{mode}`, `{title}`, `{moved}` and `{levers}` are filled in. */
   text: string;
   /** What it protects against. */
   protects: string;
@@ -108,10 +108,27 @@ export function preflight(
   return items
     .filter((item) => isNeeded(item.needs, rig, title.traits) && !(item.sees && !sights[item.sees]))
     .map((item) => {
-      const text = item.text.replaceAll('{mode}', title.traits.mode).replaceAll('{title}', title.name);
+      const text = item.text
+        .replaceAll('{mode}', title.traits.mode)
+        .replaceAll('{title}', title.name)
+        .replaceAll('{moved}', listed(['wheel', 'pedals', ...leversOf(rig)]))
+        .replaceAll('{levers}', listed(leversOf(rig).map((lever) => `the ${lever}`)));
       return { item, text, ...stateOf(item, ticks, stamp, sights) };
     });
 }
+
+/** What this rig has beside wheel and pedals. */
+function leversOf({ handbrake, shifter, paddles }: RigSpec): string[] {
+  return [
+    ...(handbrake === null ? [] : ['handbrake']),
+    ...(shifter === null ? [] : ['shifter']),
+    ...(paddles ? ['clutch paddles'] : []),
+  ];
+}
+
+/** "wheel, pedals and shifter". */
+const listed = (names: string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
 const RESET_WORDS: Record<ResetBy, string> = {
   firmware: 'the firmware changed since',

@@ -1,6 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
+import { gateName, isSequentialLever, type ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
+import { restingLimb, strokeOf } from '@/core/axes/axes';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { Fact as MarkedFact } from '@/parts/Facts';
 import { Term } from '@/ui/Term';
@@ -48,6 +49,7 @@ const drift = (perMin: number | null, span: number): Fact => ({
 
 function pedalFacts(analysis: PedalAnalysis): Fact[] {
   const span = analysis.max - analysis.min;
+  const strokes = strokeOf(analysis.axis) === 'pull' ? 'pulls' : 'presses';
   const counted = analysis.presses.filter((p) => p.counted);
   const full = counted.filter((p) => p.peak >= 1).length;
   const takeup: Fact[] =
@@ -55,12 +57,17 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
       ? []
       : [{ value: percent(analysis.takeupTravel, 1), meaning: 'of travel until resistance is felt' }];
   return [
-    {
-      value: analysis.coverTravel ? percent(Math.max(0, analysis.coverTravel.median), 1) : '–',
-      meaning: 'under a resting foot',
-    },
+    // A handbrake is not rested on while driving: its capture has no such phase.
+    ...(analysis.coverTravel || analysis.axis !== 'handbrake'
+      ? [
+          {
+            value: analysis.coverTravel ? percent(Math.max(0, analysis.coverTravel.median), 1) : '–',
+            meaning: `under a ${restingLimb(analysis.axis)}`,
+          },
+        ]
+      : []),
     ...takeup,
-    { value: `${full} of ${counted.length}`, meaning: 'presses reach the stop' },
+    { value: `${full} of ${counted.length}`, meaning: `${strokes} reach the stop` },
     {
       value:
         analysis.pressMean === null ? (
@@ -70,7 +77,7 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
         ),
       meaning: (
         <Term
-          word="travel of your presses"
+          word={`travel of your ${strokes}`}
           meaning="Mean and standard deviation of the plateaus of your comfortable full presses; 1 is the calibrated stop."
         />
       ),
@@ -141,8 +148,7 @@ function steeringFacts(analysis: SteeringAnalysis): Fact[] {
 }
 
 function shifterFacts({ gates, centre }: ShifterAnalysis): Fact[] {
-  const name = (gate: number) =>
-    gates.length <= 2 ? (gate > 0 ? 'up' : 'down') : gate === -1 ? 'reverse' : `gate ${gate}`;
+  const name = (gate: number) => gateName(gate, isSequentialLever(gates.map((one) => one.gate)));
   return [
     { value: String(centre), meaning: 'in neutral' },
     ...gates.map((gate) => ({

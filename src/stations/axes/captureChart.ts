@@ -1,3 +1,4 @@
+import { gateName, isSequentialLever } from '@/core/axes/analyseShifter';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { EffectiveResponse } from '@/core/response/compose';
@@ -16,9 +17,10 @@ const PHASE_NAMES: Record<string, string> = {
   press: 'Full presses',
 };
 
-function phaseName(label: string): string {
+function phaseName(label: string, isSequential: boolean): string {
   const [kind, which] = label.split(':');
   if (kind === 'hold') return `${Number(which) > 0 ? '' : '−'}${Math.abs(Number(which))}°`;
+  if (kind === 'gate' && isSequential) return gateName(Number(which), true);
   if (kind === 'gate') return which === '-1' ? 'R' : `${which}`;
   return PHASE_NAMES[label] ?? label;
 }
@@ -61,6 +63,7 @@ export function captureOption(
   const base = chartBase(palette);
   const start = trace.t[0] ?? 0;
   const own = ownScale(trace, analysis, layer, palette, start);
+  const isSequential = analysis.axis === 'gear' && isSequentialLever(analysis.gates.map(({ gate }) => gate));
   const color = axisInk(analysis.axis, palette);
   return {
     ...base,
@@ -105,7 +108,7 @@ export function captureOption(
           data: trace.phases.map((phase, i) => [
             {
               xAxis: phase.fromS - start,
-              name: own.namesPhase(phase.label) ? phaseName(phase.label) : '',
+              name: own.namesPhase(phase.label) ? phaseName(phase.label, isSequential) : '',
               itemStyle: { color: palette.raised, opacity: i % 2 ? 0.9 : 0.35 },
             },
             { xAxis: phase.toS - start },

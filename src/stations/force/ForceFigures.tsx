@@ -1,5 +1,8 @@
 import { chainOf } from '@/core/force/chainOf';
 import { CATCHES_S, halfTurn } from '@/core/force/halfTurn';
+import { FAST_MPS } from '@/core/force/handsOff';
+import { WEAVE_MPS } from '@/core/force/onCentre';
+import { speedText, type SpeedUnit } from '@/core/text/speedUnit';
 import { Term } from '@/ui/Term';
 import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
@@ -27,7 +30,7 @@ export function ForceFigures({
   const { judgement } = report;
   const basis = basisOf(view);
   if (panel === 'cars' || panel === 'listen' || panel === 'feels') return null;
-  if (panel === 'smooth') return <SmoothFigures force={force} basis={basis.smooth} />;
+  if (panel === 'smooth') return <SmoothFigures force={force} basis={basis.smooth} unit={view.speedUnit} />;
   if (panel === 'calm') {
     const calm = force.stability?.calm;
     if (!calm) return null;
@@ -36,7 +39,10 @@ export function ForceFigures({
       <Facts
         facts={restOn(basis.calm, [
           { value: calm.roll.verdict, meaning: `at a slow roll${within(calm.roll.settleS)}` },
-          { value: calm.fast.verdict, meaning: `at 40 m/s${within(calm.fast.settleS)}` },
+          {
+            value: calm.fast.verdict,
+            meaning: `at ${speedText(FAST_MPS, view.speedUnit)}${within(calm.fast.settleS)}`,
+          },
           {
             value: calm.least.damperNms === null ? 'none' : calm.least.damperNms.toFixed(3),
             meaning: 'N·m·s/rad: the least damper that settles both',
@@ -124,7 +130,7 @@ function halfTurnFact(force: ForceState) {
   };
 }
 
-function SmoothFigures({ force, basis }: { force: ForceState; basis: Basis }) {
+function SmoothFigures({ force, basis, unit }: { force: ForceState; basis: Basis; unit: SpeedUnit }) {
   if (!force.smooth) return null;
   const { smooth, centre } = force.smooth;
   return (
@@ -148,7 +154,7 @@ function SmoothFigures({ force, basis }: { force: ForceState; basis: Basis }) {
           meaning: (
             <Term
               word="per g on centre"
-              meaning="How fast the weight builds up in a gentle weave at 28 m/s, without the jump that minimum force makes."
+              meaning={`How fast the weight builds up in a gentle weave at ${speedText(WEAVE_MPS, unit)}, without the jump that minimum force makes.`}
             />
           ),
         },

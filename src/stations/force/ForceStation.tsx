@@ -148,9 +148,9 @@ function PanelPicture({
     case 'balance':
       return <BalancePicture view={view} draft={draft} force={force} />;
     case 'smooth':
-      return <SmoothPicture force={force} />;
+      return <SmoothPicture force={force} unit={view.speedUnit} />;
     case 'calm':
-      return <CalmPicture force={force} />;
+      return <CalmPicture force={force} unit={view.speedUnit} />;
     case 'cars':
       return <CarsTable view={view} draft={draft} sides={sides} force={force} />;
     case 'listen':

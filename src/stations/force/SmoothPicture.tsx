@@ -1,13 +1,15 @@
 'use client';
 
 import { useCallback } from 'react';
+import { WEAVE_MPS } from '@/core/force/onCentre';
+import { speedText, type SpeedUnit } from '@/core/text/speedUnit';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { bandsOption, frontierOption, weaveOption } from './smoothChart';
 import type { ForceState } from './useForce';
 
 /** What the base makes of the signal: detail against roughness, band by band, and through a gentle weave. */
-export function SmoothPicture({ force }: { force: ForceState }) {
+export function SmoothPicture({ force, unit }: { force: ForceState; unit: SpeedUnit }) {
   const { smooth: report, keptSmooth } = force;
   const ghost = keptSmooth && keptSmooth !== report ? keptSmooth.smooth : null;
   const ahead = useCallback(
@@ -61,7 +63,7 @@ export function SmoothPicture({ force }: { force: ForceState }) {
         <Chart
           className="h-full"
           build={weave}
-          label="Torque in the hands through a gentle weave at 28 m/s"
+          label={`Torque in the hands through a gentle weave at ${speedText(WEAVE_MPS, unit)}`}
           fileName="on-centre"
           table={{
             columns: ['g', 'hands °', 'torque N·m'],

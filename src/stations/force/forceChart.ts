@@ -144,6 +144,12 @@ export function sortedOption(
 
 const TRACE_STEP_S = 0.01;
 
+/** The two lines of a let-go rim: name, stroke, and how the legend draws it. */
+export const LET_GO = {
+  roll: { name: 'Slow roll', stroke: 'dashed', mark: '╍╍' },
+  fast: { name: 'At speed', stroke: 'solid', mark: '━━' },
+} as const;
+
 /** The rim after it is let go, at a slow roll and at speed. */
 export function letGoOption(roll: number[], fast: number[], palette: ChartPalette): EChartsCoreOption {
   const base = chartBase(palette);
@@ -171,7 +177,10 @@ export function letGoOption(roll: number[], fast: number[], palette: ChartPalett
       nameGap: 26,
     },
     yAxis: { ...valueAxis(palette, 'rim, °'), min: -end, max: end },
-    series: [line('Slow roll, 5.5 m/s', roll, 'dashed'), line('At speed, 40 m/s', fast, 'solid')],
+    series: [
+      line(LET_GO.roll.name, roll, LET_GO.roll.stroke),
+      line(LET_GO.fast.name, fast, LET_GO.fast.stroke),
+    ],
   };
 }
 

@@ -21,14 +21,14 @@ const ASSUMED_DEG = 900;
 type Shown = Pick<AxisView, 'axis' | 'capture'>;
 
 /** Where a bar stands, 0…1, what is written over it, and whether that is measured; `null` without a reading. */
-function readBar({ axis, capture }: Shown): { share: number; text: string } | null {
+function readBar({ axis, capture }: Shown, isSequential: boolean): { share: number; text: string } | null {
   const raw = latestRaw[axis];
   const { source, state } = useLiveRig.getState();
   const range = source?.info.ranges[axis];
   if (raw === undefined || !range || state !== 'live') return null;
   const share = (raw - range.min) / (range.max - range.min);
   const analysis = capture?.analysis;
-  if (axis === 'gear') return { share, text: raw === -1 ? 'R' : String(raw) };
+  if (axis === 'gear') return { share, text: gearText(raw, isSequential) };
   if (analysis?.axis === 'steering') {
     const degrees = steeringDegrees(analysis, raw);
     const lock = (analysis.rotationDeg ?? ASSUMED_DEG) / 2;
@@ -43,8 +43,15 @@ function readBar({ axis, capture }: Shown): { share: number; text: string } | nu
   return { share, text: `~${Math.round(100 * share)}` };
 }
 
+/** A sequential lever has no gears to show, only the two ways that it goes. */
+function gearText(raw: number, isSequential: boolean): string {
+  if (raw === 0) return isSequential ? 'mid' : 'N';
+  if (isSequential) return raw > 0 ? 'up' : 'down';
+  return raw === -1 ? 'R' : String(raw);
+}
+
 /** Live reading of every axis, on every page: an untouched pedal that reads 3 % is seen wherever one is. */
-export function AxisBars({ axes }: { axes: Shown[] }) {
+export function AxisBars({ axes, isSequential }: { axes: Shown[]; isSequential: boolean }) {
   const texts = useRef<Partial<Record<AxisName, HTMLSpanElement | null>>>({});
   const latest = useRef(axes);
   useEffect(() => {
@@ -54,11 +61,11 @@ export function AxisBars({ axes }: { axes: Shown[] }) {
     const timer = setInterval(() => {
       for (const shown of latest.current) {
         const element = texts.current[shown.axis];
-        if (element) element.textContent = (readBar(shown)?.text ?? '–').replace('-', '−');
+        if (element) element.textContent = (readBar(shown, isSequential)?.text ?? '–').replace('-', '−');
       }
     }, TEXT_EVERY_MS);
     return () => clearInterval(timer);
-  }, []);
+  }, [isSequential]);
   return (
     <div className="hidden items-center gap-3 md:flex" aria-label="Live axes" role="group">
       {axes.map((shown, i) => (
@@ -77,8 +84,8 @@ export function AxisBars({ axes }: { axes: Shown[] }) {
             </span>
           </div>
           <LiveCanvas
-            draw={bar(shown)}
-            sees={() => Math.round(DRAWN_STEPS * (readBar(shown)?.share ?? -1))}
+            draw={bar(shown, isSequential)}
+            sees={() => Math.round(DRAWN_STEPS * (readBar(shown, isSequential)?.share ?? -1))}
             label={`${capital(AXIS_WORDS[shown.axis])}, live`}
             className="block h-3.5 w-full"
           />
@@ -89,13 +96,13 @@ export function AxisBars({ axes }: { axes: Shown[] }) {
   );
 }
 
-function bar(shown: Shown): Draw {
+function bar(shown: Shown, isSequential: boolean): Draw {
   return (context, width, _height, colour) => {
     context.fillStyle = colour('line');
     context.beginPath();
     context.roundRect(0, BAR_Y, width, BAR_HEIGHT, BAR_HEIGHT / 2);
     context.fill();
-    const reading = readBar(shown);
+    const reading = readBar(shown, isSequential);
     if (!reading) return;
     const share = Math.min(1, Math.max(0, reading.share));
     context.fillStyle = colour(axisColour(shown.axis));

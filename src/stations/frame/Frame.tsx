@@ -78,7 +78,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
         </Link>
         <CombinationSentence view={view} />
         <div className="ml-auto flex items-center gap-4">
-          <AxisBars axes={view.axes} />
+          <AxisBars axes={view.axes} isSequential={view.rig.spec.shifter?.kind === 'sequential'} />
           <button
             onClick={() => setPalette(true)}
             aria-label="Search and commands, Ctrl K"
@@ -101,7 +101,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
       </div>
       <Trail view={view} />
       <Palette view={view} open={isPalette} onOpenChange={setPalette} onKeys={() => setHelp(true)} />
-      <KeysHelp open={isHelp} onOpenChange={setHelp} />
+      <KeysHelp road={view.road} open={isHelp} onOpenChange={setHelp} />
       <LeaveDialog />
       <Notices />
     </div>

@@ -1,10 +1,10 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
+import type { StationHealth } from '@/book/model/stationHealth';
 import { Button } from '@/ui/Button';
 
 const KEYS: [string, string][] = [
-  ['1 … 5', 'Ready, Axes, Shape, Ride, Verdict'],
   ['Space', 'Start; during a capture, accept the step'],
   ['K', 'Keep what is being tried'],
   ['U', 'Put back: what is being tried, else the last change; during a capture, do the step again'],
@@ -13,7 +13,17 @@ const KEYS: [string, string][] = [
   ['?', 'These keys'],
 ];
 
-export function KeysHelp({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
+export function KeysHelp({
+  road,
+  open,
+  onOpenChange,
+}: {
+  road: readonly Pick<StationHealth, 'name'>[];
+  open: boolean;
+  onOpenChange(open: boolean): void;
+}) {
+  // From the road itself: a station more is a key more.
+  const keys: [string, string][] = [[`1 … ${road.length}`, road.map(({ name }) => name).join(', ')], ...KEYS];
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -24,7 +34,7 @@ export function KeysHelp({ open, onOpenChange }: { open: boolean; onOpenChange(o
         >
           <Dialog.Title className="text-xl font-bold">Keys</Dialog.Title>
           <dl className="mt-4 grid grid-cols-[6rem_1fr] gap-y-3">
-            {KEYS.map(([key, meaning]) => (
+            {keys.map(([key, meaning]) => (
               <div key={key} className="contents">
                 <dt>
                   <kbd className="rounded border border-line bg-raised px-2 py-1 font-mono text-sm">

@@ -7,6 +7,8 @@ import { COMPLAINTS } from '@/core/feel/complaints';
 import { download } from '@/ui/download';
 import { leave } from '@/ui/leaving';
 import type { BookView } from '@/book/model/bookView';
+import { notify } from '@/ui/notices';
+import { TOPICS } from '@/words/topics';
 import { PANEL_NAMES, PANELS } from '@/words/forcePanels';
 import { told } from '@/parts/told';
 import { changeCombination, putBack } from '@/book/write/settings';
@@ -16,6 +18,8 @@ interface Entry {
   group: string;
   name: string;
   keys?: string;
+  /** Other words that people look for it by. */
+  words?: readonly string[];
   run(): void;
 }
 
@@ -49,16 +53,17 @@ export function Palette({
       keys: String(i + 1),
       run: () => go(station.path),
     })),
-    ...(last
-      ? [
-          {
-            group: 'Trail',
-            name: 'Put the last change back',
-            keys: 'U',
-            run: () => void putBack(last.id).then((reply) => told(reply, 'Put back')),
-          },
-        ]
-      : []),
+    {
+      group: 'Trail',
+      name: 'Put the last change back',
+      keys: 'U',
+      words: ['undo', 'revert', 'back', 'reset'],
+      run: () =>
+        last
+          ? void putBack(last.id).then((reply) => told(reply, 'Put back'))
+          : notify('Nothing is in force that could be put back'),
+    },
+    ...TOPICS.map(({ name, words, path }) => ({ group: 'Topics', name, words, run: () => go(path) })),
     ...view.rigs.map((rig) => ({
       group: 'Rig',
       name: `Rig: ${rig.name}`,
@@ -147,6 +152,8 @@ export function Palette({
                     .map((entry) => (
                       <Command.Item
                         key={entry.name}
+                        value={entry.name}
+                        keywords={[...(entry.words ?? [])]}
                         onSelect={() => {
                           onOpenChange(false);
                           entry.run();

@@ -94,7 +94,7 @@ export function LockStation({ view, own }: Props) {
         <BelievedBase view={tried} />
       </div>
       <CarTable view={view} />
-      <ConsistencyTable own={own} />
+      <ConsistencyTable own={own} unit={view.speedUnit} />
     </StationPage>
   );
 }

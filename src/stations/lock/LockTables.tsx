@@ -1,19 +1,21 @@
 'use client';
 
-import { consistency, SENSITIVITY_SPEEDS } from '@/core/rotation/sensitivity';
+import { COMPARED_AT_MPS, consistency, SENSITIVITY_SPEEDS } from '@/core/rotation/sensitivity';
+import { speedText, type SpeedUnit } from '@/core/text/speedUnit';
 import { Table, type TableColumn } from '@/ui/Table';
 import type { BookView } from '@/book/model/bookView';
 import { carRows, type CarRow } from '@/book/judge/lock';
 import type { CombinationLine } from '@/book/model/combinationView';
+import { SpeedUnitChoice } from '@/parts/SpeedUnitChoice';
 import { degrees, signed } from '@/words/format';
 
-const COLUMNS: TableColumn<CarRow>[] = [
+const columnsIn = (unit: SpeedUnit): TableColumn<CarRow>[] => [
   { head: 'Car', value: (r) => r.name },
   { head: 'Lock to lock', value: (r) => r.lockDeg, view: (r) => degrees(r.lockDeg) },
   { head: 'Bump stop here', value: (r) => r.bumpStopDeg, view: (r) => degrees(r.bumpStopDeg) },
   { head: 'Steering ratio', value: (r) => r.ratio, view: (r) => `${r.ratio} : 1` },
   ...SENSITIVITY_SPEEDS.map((speed) => ({
-    head: `m/s² per degree at ${speed} m/s`,
+    head: `m/s² per degree at ${speedText(speed, unit)}`,
     value: (r: CarRow) => r.lateral[speed],
     view: (r: CarRow) => r.lateral[speed].toFixed(3),
   })),
@@ -30,17 +32,18 @@ export function CarTable({ view }: { view: BookView }) {
       <Table
         label={`All cars of ${view.names.title}`}
         rows={rows}
-        columns={COLUMNS}
+        columns={columnsIn(view.speedUnit)}
         keyOf={(row) => row.name}
         fileName={`${view.title.id}-locks`}
         isStrong={(row) => row.name === view.names.car}
       />
+      <SpeedUnitChoice unit={view.speedUnit} />
     </section>
   );
 }
 
 /** How alike the driver's cars answer to the hands, over every combination. */
-export function ConsistencyTable({ own }: { own: CombinationLine[] }) {
+export function ConsistencyTable({ own, unit }: { own: CombinationLine[]; unit: SpeedUnit }) {
   const found = consistency(own);
   if (!found) return null;
   return (
@@ -51,8 +54,8 @@ export function ConsistencyTable({ own }: { own: CombinationLine[] }) {
           : `${found.off.length} of ${own.length} combinations ask the hands to learn anew`}
       </h2>
       <p className="mt-2 text-muted">
-        Lateral acceleration per degree of the hands at 30 m/s; half of them lie above{' '}
-        {found.medianMps2.toFixed(3)} m/s². More than 15 % off is named.
+        Lateral acceleration per degree of the hands at {speedText(COMPARED_AT_MPS, unit)}; half of them lie
+        above {found.medianMps2.toFixed(3)} m/s². More than 15 % off is named.
       </p>
       <Table
         label="How alike the cars answer"

@@ -48,11 +48,20 @@ export function ImportStep({ number, log }: { number: number; log: Import }) {
                 <button
                   type="button"
                   className="min-h-11 cursor-pointer text-left underline underline-offset-4"
-                  onClick={() => downloadText(name, text(), 'text/csv')}
+                  disabled={log.isBusy}
+                  onClick={() => void log.open(new File([text()], name, { type: 'text/csv' }))}
                 >
                   {name}
                 </button>
-                : {about}
+                : {about}{' '}
+                <button
+                  type="button"
+                  className="min-h-11 cursor-pointer text-sm text-muted underline underline-offset-4"
+                  aria-label={`Save ${name}`}
+                  onClick={() => downloadText(name, text(), 'text/csv')}
+                >
+                  save
+                </button>
               </li>
             ))}
           </ul>

@@ -19,6 +19,8 @@ import { LastRide, RideForceFacts, RideTable } from './RideFigures';
 import type { RideTrace } from '@/book/model/rideTrace';
 import { RoadChoice, type TitleRoad } from './RoadChoice';
 import { RoadLine } from '@/parts/RoadLine';
+import { SpeedUnitChoice } from '@/parts/SpeedUnitChoice';
+import { inUnit, speedWord, type SpeedUnit } from '@/core/text/speedUnit';
 import { useImport } from './useImport';
 import { useRide } from './useRide';
 
@@ -132,11 +134,16 @@ export function RideStation({ view }: { view: BookView }) {
       {progress && <Progress progress={progress} />}
       {last && trace.value?.trace !== null ? (
         <>
-          {trace.value ? <RideChart trace={trace.value.trace} /> : <ChartPlace className="h-96" of={trace} />}
+          {trace.value ? (
+            <RideChart trace={trace.value.trace} unit={view.speedUnit} />
+          ) : (
+            <ChartPlace className="h-96" of={trace} />
+          )}
           <p className="text-sm text-muted" aria-hidden="true">
             Median of the counted laps: <span className="font-bold text-brake">brake ━━</span>,{' '}
             <span className="font-bold text-throttle">throttle ━ · ━</span>
           </p>
+          <SpeedUnitChoice unit={view.speedUnit} />
         </>
       ) : (
         <RoadLine map={map} className="h-80 w-full max-w-2xl text-muted" />
@@ -158,10 +165,10 @@ function Progress({ progress: { lap, share } }: { progress: RideProgress }) {
   );
 }
 
-function RideChart({ trace }: { trace: RideTrace }) {
+function RideChart({ trace, unit }: { trace: RideTrace; unit: SpeedUnit }) {
   const build = useCallback(
-    (palette: Parameters<typeof rideOption>[1]) => rideOption(trace, palette),
-    [trace],
+    (palette: Parameters<typeof rideOption>[1]) => rideOption(trace, palette, unit),
+    [trace, unit],
   );
   return (
     <Chart
@@ -170,10 +177,10 @@ function RideChart({ trace }: { trace: RideTrace }) {
       label="Speed, throttle and brake over the median lap of the newest ride"
       fileName="ride"
       table={{
-        columns: ['distance m', 'speed km/h', 'throttle %', 'brake %'],
+        columns: ['distance m', `speed ${speedWord(unit)}`, 'throttle %', 'brake %'],
         rows: trace.speed.map((v, i) => [
           (i * trace.stepM).toFixed(0),
-          v.toFixed(1),
+          inUnit(v / 3.6, unit).toFixed(1),
           (100 * trace.throttle[i]!).toFixed(1),
           (100 * trace.brake[i]!).toFixed(1),
         ]),

@@ -1,3 +1,4 @@
+import { inUnit, speedWord, type SpeedUnit } from '@/core/text/speedUnit';
 import type { EChartsCoreOption } from 'echarts/core';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 import type { RideTrace } from '@/book/model/rideTrace';
@@ -6,7 +7,7 @@ import type { RideTrace } from '@/book/model/rideTrace';
 const DASH_DOT = [8, 4, 2, 4];
 
 /** Speed above, pedals below, over one lap; the crosshair runs through both. */
-export function rideOption(trace: RideTrace, palette: ChartPalette): EChartsCoreOption {
+export function rideOption(trace: RideTrace, palette: ChartPalette, unit: SpeedUnit): EChartsCoreOption {
   const base = chartBase(palette);
   const along = (values: number[], scale = 1) => values.map((v, i) => [i * trace.stepM, v * scale]);
   const lengthM = (trace.speed.length - 1) * trace.stepM;
@@ -54,11 +55,18 @@ export function rideOption(trace: RideTrace, palette: ChartPalette): EChartsCore
     ],
     xAxis: [distance(0, false), distance(1, true)],
     yAxis: [
-      { ...valueAxis(palette, 'km/h'), gridIndex: 0, nameGap: 12 },
+      { ...valueAxis(palette, speedWord(unit)), gridIndex: 0, nameGap: 12 },
       { ...valueAxis(palette, 'pedals, %'), gridIndex: 1, min: 0, max: 100, interval: 50, nameGap: 12 },
     ],
     series: [
-      line('Speed, km/h', 0, along(trace.speed), palette.ink, 1.6, 'solid'),
+      line(
+        `Speed, ${speedWord(unit)}`,
+        0,
+        along(trace.speed, inUnit(1 / 3.6, unit)),
+        palette.ink,
+        1.6,
+        'solid',
+      ),
       line('Throttle, %', 1, along(trace.throttle, 100), palette.throttle, 1.6, DASH_DOT),
       line('Brake, %', 1, along(trace.brake, 100), palette.brake, 2.6, 'solid'),
     ],

@@ -1,3 +1,4 @@
+import { AXES, strokeOf } from '@/core/axes/axes';
 import type { EChartsCoreOption } from 'echarts/core';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { respond } from '@/core/response/compose';
@@ -75,8 +76,8 @@ export function shapeOption(
   const base = chartBase(palette);
   const ink = axisInk(marks.axis, palette);
   const marked = [
-    { at: marks.cover, text: 'foot rests' },
-    { at: marks.press, text: 'you press' },
+    { at: marks.cover, text: `${AXES[marks.axis].limb.toLowerCase()} rests` },
+    { at: marks.press, text: `you ${strokeOf(marks.axis)}` },
   ].filter((mark): mark is { at: number; text: string } => mark.at !== null);
   const axis = (name: string) => ({
     ...valueAxis(palette, name),

@@ -14,15 +14,8 @@ export default async function ForcePage({
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  const { rigId, titleId, carId, driver } = view.combination;
   const { part, like } = await searchParams;
   return (
-    <ForceStation
-      view={view}
-      sides={await carSides(here, view)}
-      part={panelOf(part)}
-      like={like ?? null}
-      key={`${rigId}/${titleId}/${carId}/${driver}`}
-    />
+    <ForceStation view={view} sides={await carSides(here, view)} part={panelOf(part)} like={like ?? null} />
   );
 }

@@ -1,3 +1,4 @@
+import { restingLimb } from '@/core/axes/axes';
 import { axisFinding as inWords } from '@/words/axisFinding';
 import type { AxisView } from '../../model/axisView';
 import type { BookView } from '../../model/bookView';
@@ -29,7 +30,7 @@ export const openOf = ({ recommendations, declined }: Pick<AxisFacts, 'recommend
 /** What is wrong with one axis in a few words, most pressing first. */
 const FAULTS: ((axis: AxisFacts) => string | null)[] = [
   ({ problems, name }) => (problems.length > 0 ? `${name} capture cannot be read` : null),
-  (axis) => (drags(axis) ? `${axis.name} drags under a resting foot` : null),
+  (axis) => (drags(axis) ? `${axis.name} drags under a ${restingLimb(axis.axis)}` : null),
   (axis) => (isShort(axis) ? `Full ${axis.name.toLowerCase()} is out of reach` : null),
   ({ capture, name }) =>
     capture && capture.analysis.roughSpots.length > 0 ? `${name} track is rough in places` : null,
