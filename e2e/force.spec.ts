@@ -11,16 +11,18 @@ test('a damper that the base does not let through is found, let through, and cal
   server,
 }) => {
   await page.goto(`${server.url}/force`);
-  await expect(page.getByRole('link', { name: 'Force, needs a look: Let go, the rim saws; Calming does nothing' })).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: 'Force, needs a look: The rim saws; Calming does nothing' }),
+  ).toBeVisible();
   await expect(heading(page)).toHaveText('Let go, the rim saws by itself, and Calming does nothing');
-  await page.getByRole('button', { name: 'Calm', exact: true }).click();
-  await expect(page.getByText('at 144 km/h', { exact: true })).toBeVisible(WORKED_OUT);
+  await page.getByRole('button', { name: 'Stability', exact: true }).click();
+  await expect(page.getByText('hands off at 144 km/h', { exact: true })).toBeVisible(WORKED_OUT);
   await next(page).getByRole('button', { name: 'Apply: Damping let through 0 to 100' }).click();
   await expect(
     page.getByRole('button', { name: 'Change: Damping let through on the base 0 → 100' }),
   ).toBeVisible();
   await expect(page.getByRole('link', { name: /^Force, needs a look: .*does nothing/ })).toBeHidden();
-  await expect(page.getByText(/at 144 km\/h, within \d/)).toBeVisible(WORKED_OUT);
+  await expect(page.getByText(/hands off at 144 km\/h, within \d/)).toBeVisible(WORKED_OUT);
 });
 
 test('the Marl’s gain clips in the Spindrift; its own gain is proposed, and the figure falls', async ({

@@ -7,7 +7,7 @@ export const PANEL_NAMES: Record<Panel, string> = {
   strength: 'Strength',
   balance: 'Balance',
   smooth: 'Smooth',
-  calm: 'Calm',
+  calm: 'Stability',
   cars: 'Cars',
   listen: 'Listen',
   feels: 'Feels like…',

@@ -95,7 +95,7 @@ export function stepName(step: CaptureStep, isSequential = false): string {
   const names: Record<CaptureStep['kind'], string> = {
     rest: 'At rest',
     cover: 'Resting on it',
-    takeup: 'Take-up',
+    takeup: 'Slack',
     sweep: 'Full sweeps',
     press: 'Presses',
     hold: `${(step.degrees ?? 0) > 0 ? 'Left' : 'Right'} ${Math.abs(step.degrees ?? 0)}°`,

@@ -81,7 +81,7 @@ describe('what is said of the force', () => {
   it('of what is kept: danger before everything else, whatever the last ride says', () => {
     expect(kept({ motion: saws })).toBe('look: Let go, the rim saws');
     expect(kept({ motion: saws, settings: DEAD, clipShare: 0.5 })).toBe(
-      'look: Let go, the rim saws; Calming does nothing',
+      'look: The rim saws; Calming does nothing',
     );
     expect(kept({ motion: { ...still, fast: { verdict: 'saws', fromDeg: 15 } } })).toBe(
       'look: Let go far off centre, the rim saws',
@@ -98,7 +98,7 @@ describe('what is said of the force', () => {
   it('a ride that was driven with another force says nothing of this one', () => {
     expect(kept({ newestRide: null })).toBe('untouched: No ride judged yet');
     expect(kept({ settings: { 'base/steering/strength': 50 }, clipShare: 0.5 })).toBe(
-      'under-way: Force changed since the last ride',
+      'under-way: Changed since the last ride',
     );
     // A dead zone is none of the force.
     expect(kept({ settings: { 'title/brake/deadzone': 4 }, clipShare: 0.5 })).toMatch(/^look: 50\.0 %/);
@@ -106,10 +106,8 @@ describe('what is said of the force', () => {
 
   it('what is open or assumed is never settled', () => {
     expect(kept({ headroomDb: 2.4 })).toBe('under-way: 2.4 dB of headroom lie unused');
-    expect(kept({ clipShare: 0.001 })).toBe(
-      'under-way: Only the biggest hits clip, 0.1 %; the base is not measured',
-    );
-    expect(kept()).toBe('under-way: Nothing clipped last time; the base is not measured');
+    expect(kept({ clipShare: 0.001 })).toBe('under-way: 0.1 % clipped; base not measured');
+    expect(kept()).toBe('under-way: Nothing clipped; base not measured');
   });
 
   it('what is held at the limit counts tenfold', () => {

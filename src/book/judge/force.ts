@@ -74,7 +74,7 @@ export function forceFinding(facts: ForceFacts): Finding {
   if (worst?.verdict === 'saws')
     return {
       health: 'look',
-      reason: `${from}, the rim saws${dead ? `; ${dead} does nothing` : ''}`,
+      reason: dead ? `The rim saws; ${dead} does nothing` : `${from}, the rim saws`,
       heading: `${from}, the rim saws by itself${dead ? `, and ${dead} does nothing` : ''}`,
     };
   if (dead)
@@ -97,7 +97,7 @@ export function forceFinding(facts: ForceFacts): Finding {
     return newestRide?.clipping
       ? {
           health: 'under-way',
-          reason: 'Force changed since the last ride',
+          reason: 'Changed since the last ride',
           heading: 'No ride yet with the force as it is set',
         }
       : {
@@ -106,6 +106,7 @@ export function forceFinding(facts: ForceFacts): Finding {
           heading: 'No ride has been judged for its force yet',
         };
   const said = judged.clipShare > 0 ? `Only the biggest hits clip, ${clipped}` : 'Nothing clipped last time';
+  const brief = judged.clipShare > 0 ? `${clipped} clipped` : 'Nothing clipped';
   if (judged.headroomDb !== null && judged.headroomDb > UNUSED_DB) {
     const unused = `${judged.headroomDb.toFixed(1)} dB of headroom lie unused`;
     return { health: 'under-way', reason: unused, heading: unused };
@@ -114,7 +115,7 @@ export function forceFinding(facts: ForceFacts): Finding {
   return assumed.length > 0
     ? {
         health: 'under-way',
-        reason: `${said}; the base is not measured`,
+        reason: `${brief}; base not measured`,
         heading: `${said}, and the rim is calm as far as the base is known`,
       }
     : { health: 'settled', reason: said, heading: `${said}, and the rim is calm` };

@@ -157,7 +157,7 @@ export function lockFinding(view: LockJudged): Finding {
   if (open > 0)
     return {
       health: 'under-way',
-      reason: `${turns}; ${open} ${open === 1 ? 'change is' : 'changes are'} open`,
+      reason: `${open} ${open === 1 ? 'change is' : 'changes are'} open`,
       heading,
     };
   // What nobody measured is open, however well it fits.

@@ -134,7 +134,9 @@ function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
   const dead = deadAdvice(facts, isCalm(calm));
   // A damper that is let through may be enough: one change at a time.
   const calmer = dead.length > 0 ? null : calmAdvice(facts, calm);
-  const least = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
+  const found = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
+  // A rim that moves by itself gets no force on top: first it is calmed.
+  const least = found && found.to > found.from && !isCalm(calm) ? null : found;
   return {
     calm,
     advice: [...dead, ...given([calmer, springAdvice(facts, chain, calm, schools.spring), least])],

@@ -27,7 +27,7 @@ const rawCount = (value: number) => (Math.abs(value) < 10 ? value.toFixed(3) : v
 
 const BITS = (
   <Term
-    word="steps you can use"
+    word="resolution"
     meaning="Resolution between the calibrated ends: log2 of the steps that the sensor can tell apart."
   />
 );
@@ -55,7 +55,7 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
   const takeup: Fact[] =
     analysis.takeupTravel === null
       ? []
-      : [{ value: percent(analysis.takeupTravel, 1), meaning: 'of travel until resistance is felt' }];
+      : [{ value: percent(analysis.takeupTravel, 1), meaning: 'of slack before resistance is felt' }];
   return [
     // A handbrake is not rested on while driving: its capture has no such phase.
     ...(analysis.coverTravel || analysis.axis !== 'handbrake'
@@ -129,7 +129,7 @@ function steeringFacts(analysis: SteeringAnalysis): Fact[] {
       value: returnHysteresisDeg === null ? '–' : degrees(returnHysteresisDeg, 1),
       meaning: (
         <Term
-          word="return gap"
+          word="return hysteresis"
           meaning="Resting place after a release from the left less that from the right: friction holds the wheel off its centre by half of it."
         />
       ),

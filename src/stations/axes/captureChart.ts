@@ -12,7 +12,7 @@ import { axisInk } from '@/parts/axisInk';
 const PHASE_NAMES: Record<string, string> = {
   rest: 'Rest',
   cover: 'Resting',
-  takeup: 'Take-up',
+  takeup: 'Slack',
   sweep: 'Full sweeps',
   press: 'Full presses',
 };

@@ -80,9 +80,11 @@ function MaskTable({
     return <p className="self-center text-muted">No effect is on: the tyres alone are at the rim.</p>;
   return (
     <Table
-      label="Strength of each effect against the tyres’ own force"
+      label="Strength of the tyres and of each effect, of full scale"
       caption={
-        <span className="text-sm text-muted">Strength of each effect against the tyres’ own force</span>
+        <span className="text-sm text-muted">
+          Strength of the tyres and of each effect, % of full scale (RMS); bold where it hides them
+        </span>
       }
       rows={balance}
       keyOf={(row) => row.stretch}
@@ -111,7 +113,7 @@ function MaskTable({
               </span>
             </>
           ),
-          value: (row: StretchBalance) => percentOrNull(row.mask[effect]),
+          value: (row: StretchBalance) => ofFullScale(row, effect),
           view: (row: StretchBalance) => <Mask row={row} effect={effect} />,
           isFigure: true,
         })),
@@ -160,10 +162,22 @@ function Tried({ name, onClick, children }: { name: string; onClick(): void; chi
   );
 }
 
-const percentOrNull = (ratio: number | null) => (ratio === null ? null : 100 * ratio);
+/** Everything in the table is a share of full scale; against the tyres it is judged. */
+const ofFullScale = ({ main, mask }: StretchBalance, effect: Effect) => {
+  const ratio = mask[effect];
+  return ratio === null ? null : 100 * ratio * main;
+};
 
 function Mask({ row, effect }: { row: StretchBalance; effect: Effect }) {
   const ratio = row.mask[effect];
   const isLoud = ratio !== null && ratio >= MASKS_FROM;
-  return <span className={isLoud ? 'font-bold' : ''}>{ratio === null ? '–' : percent(ratio)}</span>;
+  const share = ofFullScale(row, effect);
+  return (
+    <span
+      className={isLoud ? 'font-bold' : ''}
+      title={ratio === null ? undefined : `${percent(ratio)} of the tyres’ own force`}
+    >
+      {share === null ? '–' : percent(share / 100)}
+    </span>
+  );
 }

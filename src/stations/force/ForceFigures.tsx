@@ -38,10 +38,10 @@ export function ForceFigures({
     return (
       <Facts
         facts={restOn(basis.calm, [
-          { value: calm.roll.verdict, meaning: `at a slow roll${within(calm.roll.settleS)}` },
+          { value: calm.roll.verdict, meaning: `hands off at a slow roll${within(calm.roll.settleS)}` },
           {
             value: calm.fast.verdict,
-            meaning: `at ${speedText(FAST_MPS, view.speedUnit)}${within(calm.fast.settleS)}`,
+            meaning: `hands off at ${speedText(FAST_MPS, view.speedUnit)}${within(calm.fast.settleS)}`,
           },
           {
             value: calm.least.damperNms === null ? 'none' : calm.least.damperNms.toFixed(3),
@@ -164,7 +164,12 @@ function SmoothFigures({ force, basis, unit }: { force: ForceState; basis: Basis
         },
         {
           value: `${plain(centre.hysteresisByAngle, 2)} N·m`,
-          meaning: `between the ways there and back over the hand’s angle; ${plain(centre.hysteresisByG, 2)} over the car’s answer`,
+          meaning: (
+            <Term
+              word="hysteresis on centre"
+              meaning={`Difference of the torque between the way there and the way back over the hand’s angle: friction, and what the base adds. Over the car’s lateral acceleration it is ${plain(centre.hysteresisByG, 2)} N·m.`}
+            />
+          ),
         },
       ])}
     />

@@ -18,7 +18,8 @@ import { CouplingPicture } from './CouplingPicture';
 import { FeelsPanel, FeelsStep } from './FeelsPanel';
 import { ForceAdviceSteps } from './ForceAdviceSteps';
 import { ForceFigures } from './ForceFigures';
-import { crashCaution, heavierCaution, simulatedFinding } from '@/book/judge/force';
+import { crashCaution, heavierCaution } from '@/book/judge/force';
+import { panelFinding } from '@/book/judge/forcePanel';
 import { findingOf } from '@/book/judge/road/roadHealth';
 import { ForceSliders } from './ForceSliders';
 import { ListenPanel } from './ListenPanel';
@@ -57,15 +58,23 @@ export function ForceStation({ view, sides, part, like }: Props) {
   const logged = useLoggedRide(view, force);
   const report = reportOn(force.report, logged.report);
   const kept = findingOf(view, 'force');
+  // What is kept is said as the road says it, on the first of the parts; each other part speaks of itself.
+  const isOfTheRoad = panel === 'strength' && draft.changed.length === 0 && kept.health !== 'untouched';
   return (
     <StationPage
       finding={
-        // What is kept is said as the road says it; the simulation speaks of what is tried, and where no ride was judged.
-        draft.changed.length === 0 && kept.health !== 'untouched'
+        isOfTheRoad
           ? kept.heading
-          : simulatedFinding(tried, report, force.stability)
+          : (panelFinding(panel, tried, { ...force, report }) ??
+            `The force of the ${view.names.car} on the ${view.names.rig}`)
       }
-      subtitle={`${view.names.car} in ${view.names.title} on the ${view.names.rig}, simulated from tyre to rim.`}
+      subtitle={
+        kept.health === 'look' && !isOfTheRoad && draft.changed.length === 0 ? (
+          <span className="text-rust">{kept.heading}.</span>
+        ) : (
+          `${view.names.car} in ${view.names.title} on the ${view.names.rig}, simulated from tyre to rim.`
+        )
+      }
       next={
         <>
           <KeepStep view={view} draft={draft} />

@@ -128,7 +128,8 @@ export function bandsOption(
       nameLocation: 'middle',
       nameGap: 26,
       nameTextStyle: { color: palette.muted, fontSize: 13 },
-      axisLabel: { color: palette.muted },
+      // Every band is named, however narrow the picture.
+      axisLabel: { color: palette.muted, interval: 0, fontSize: 11 },
       axisLine: { lineStyle: { color: palette.line } },
       axisTick: { show: false },
     },

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { combinationText } from '@/core/settings/scope';
 import { leave, LeaveDialog } from '@/ui/leaving';
 import { Notices } from '@/ui/notices';
 import { Pebble } from '@/ui/Pebble';
@@ -28,7 +29,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
   const router = useRouter();
   const [isPalette, setPalette] = useState(false);
   const [isHelp, setHelp] = useState(false);
-  const { rig, combination } = view;
+  const { combination } = view;
 
   useOwnCombination(view.combination);
   useOpenDevice(view);
@@ -72,12 +73,15 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
         To the station
       </a>
       <header className="flex min-h-14 print:hidden shrink-0 flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-6 py-1">
-        <Link href="/" className="flex items-center gap-3 font-bold">
+        <Link href="/" className="order-1 flex items-center gap-3 font-bold">
           <Pebble kind="plain" shape={1} size={26} />
           Pebble Road
         </Link>
-        <CombinationSentence view={view} />
-        <div className="ml-auto flex items-center gap-4">
+        {/* On a phone the commands stand beside the name, and the sentence below. */}
+        <div className="order-3 w-full sm:order-2 sm:w-auto">
+          <CombinationSentence view={view} />
+        </div>
+        <div className="order-2 ml-auto flex items-center gap-4 sm:order-3">
           <AxisBars axes={view.axes} isSequential={view.rig.spec.shifter?.kind === 'sequential'} />
           <button
             onClick={() => setPalette(true)}
@@ -93,8 +97,9 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
         <main
           id="station"
           tabIndex={-1}
-          className="min-h-0 min-w-0 grow overflow-y-auto px-6 py-5 outline-none print:overflow-visible print:p-0"
-          key={`${rig.id}/${combination.titleId}/${combination.driver}`}
+          className="relative min-h-0 min-w-0 grow overflow-y-auto px-6 py-5 outline-none print:overflow-visible print:p-0"
+          // What is tried belongs to one combination: with another, or another branch of it, every station begins anew.
+          key={combinationText(combination)}
         >
           {children}
         </main>

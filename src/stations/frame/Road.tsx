@@ -30,7 +30,7 @@ export function Road({ road }: { road: StationHealth[] }) {
   return (
     <nav
       aria-label="Road"
-      className="relative shrink-0 overflow-x-auto px-4 print:hidden py-2 lg:w-58 lg:border-r lg:border-line lg:pt-6"
+      className="relative shrink-0 overflow-x-auto overflow-y-hidden px-4 [scrollbar-width:thin] print:hidden py-2 lg:w-58 lg:overflow-x-hidden lg:overflow-y-auto lg:border-r lg:border-line lg:pt-6"
     >
       <svg
         aria-hidden="true"

@@ -258,7 +258,7 @@ function ShapeFacts({ view, axis, layers }: { view: BookView; axis: AxisView; la
         ratio === null
           ? {
               value: steps === null ? '–' : Math.floor(steps * travel).toLocaleString('en'),
-              meaning: 'steps between 0 and 100 %',
+              meaning: 'of resolution: steps between 0 and 100 %',
               basis: steps === null ? basis.response : basis.capture,
             }
           : {

@@ -37,7 +37,7 @@ export function rideFinding({
   if (brakeDrag !== null && brakeDrag > HARDLY)
     return {
       health: 'look',
-      reason: `The brake dragged on ${percent(brakeDrag)} of full throttle`,
+      reason: `Brake on in ${percent(brakeDrag)} of full throttle`,
       heading: `The brake drags on ${percent(brakeDrag)} of the full throttle ${peak}`,
     };
   return {
@@ -48,4 +48,4 @@ export function rideFinding({
 }
 
 const lapsText = (laps: number, rides: number) =>
-  `${laps} lap${laps === 1 ? '' : 's'} counted last, ${rides} ride${rides === 1 ? '' : 's'} in all`;
+  `${laps} lap${laps === 1 ? '' : 's'} counted, ${rides} ride${rides === 1 ? '' : 's'} in all`;

@@ -197,12 +197,10 @@ it('Ride says that something changed, then what the newest ride says of the brak
   );
   const drags = { brakeDrag: 0.97, brakePeak: 0.9, brakeReach: 0 };
   expect(said({ newestRide: newest({ summary: drags }) })['ride']).toBe(
-    'look: The brake dragged on 97 % of full throttle',
+    'look: Brake on in 97 % of full throttle',
   );
   expect(said({ newestRide: newest({ counted: 0 }) })['ride']).toBe('look: No lap counts');
-  expect(said({ newestRide: newest(), rideCount: 3 })['ride']).toBe(
-    'settled: 1 lap counted last, 3 rides in all',
-  );
+  expect(said({ newestRide: newest(), rideCount: 3 })['ride']).toBe('settled: 1 lap counted, 3 rides in all');
 });
 
 it('Verdict counts what differs between A and B, and one ride a side is no end', () => {
