@@ -22,7 +22,7 @@ test('axe finds nothing in any part of the force', async ({ page, server }) => {
     ['Feels like…', page.getByText(/^No signal shows/)],
     ['Cars', page.getByRole('table', { name: 'Gain per car' })],
     ['Smooth', page.getByText('of the detail reaches the rim')],
-    ['Calm', page.getByText('at 40 m/s')],
+    ['Stability', page.getByText('hands off at 144 km/h')],
     ['Balance', page.getByText('What acts on what')],
     ['Listen', page.getByText('silent')],
     ['Strength', page.getByText('of the ride is clipped', { exact: true })],

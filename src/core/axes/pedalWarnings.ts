@@ -67,7 +67,7 @@ const WATCHES: ((c: Case) => string[])[] = [
     ];
   },
   ({ analysis: { deadzone } }) =>
-    deadzone === null ? ['No resting foot and no take-up recorded: the dead zone cannot be told.'] : [],
+    deadzone === null ? ['No resting foot and no slack recorded: the dead zone cannot be told.'] : [],
   ({ wear: { refused } }) =>
     refused > 0
       ? [`${plural(refused, 'sweep')} crossed in under half a second: too fast to judge the track's wear.`]
