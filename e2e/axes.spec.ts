@@ -113,7 +113,8 @@ test('the Gannet: seven axes, an inverted clutch; the check says exactly what is
   // What was accepted is a draft; here it is not gone on with.
   await expect(heading(page)).toHaveText(/^Turn fully left/);
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByRole('link', { name: /^Axes, under way: Steering capture waits/ })).toBeVisible();
+  // The road says what is worst; the axis itself that its capture waits.
+  await expect(page.getByRole('link', { name: /^Steering: Steering capture waits/ })).toBeVisible();
   await page.goto(`${server.url}/axes/steering`);
   await page.getByRole('button', { name: 'Discard' }).click();
   await expect(message(page, 'The draft is gone')).toBeVisible();

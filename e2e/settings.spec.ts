@@ -275,3 +275,59 @@ test('a form says beside the field what is wrong, and what was written is not le
   await expect(torque).toHaveValue('9.5');
   await expect(page.getByLabel('Delay')).toHaveValue('7');
 });
+
+test('what is tried belongs to one combination: another car, or a branch, begins from what is kept there', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/shape`);
+  const swell = page.getByRole('textbox', { name: 'Swell, number' });
+  await swell.fill('30');
+  await swell.press('Enter');
+  await expect(next(page).getByRole('button', { name: /^Keep/ })).toBeVisible();
+  await choose(page, 'Car', 'Fenwick Six');
+  await expect(swell).toHaveValue('0');
+  await expect(next(page).getByRole('button', { name: /^Keep/ })).toBeHidden();
+
+  // On the same car a branch is another combination as well.
+  await page.goto(`${server.url}/force?part=strength`);
+  const heft = page.getByRole('textbox', { name: 'Heft, number' });
+  const kept = await heft.inputValue();
+  await heft.fill('20');
+  await heft.press('Enter');
+  await choose(page, 'Car', 'Marl 850');
+  await expect(heft).not.toHaveValue('20');
+  await choose(page, 'Car', 'Fenwick Six');
+  await expect(heft).toHaveValue(kept);
+});
+
+test('Ctrl K finds what people of the field look for by their own words', async ({ page, server }) => {
+  await page.goto(`${server.url}/card`);
+  for (const [asked, name] of [
+    ['clipping', /^Clipping, headroom and gain/],
+    ['rotation', /^Rotation, bump stop/],
+    ['undo', /^Put the last change back/],
+    ['back up', /^Back up, restore/],
+    ['dead zone', /^Dead zone, saturation/],
+    ['wear', /^Sensors: noise, wear/],
+    ['buttons', /^Buttons that mean yes/],
+  ] as const) {
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type(asked);
+    await expect(page.getByRole('option', { name })).toBeVisible();
+    await page.keyboard.press('Escape');
+  }
+  await page.keyboard.press('?');
+  await expect(page.getByText('Ready, Axes, Shape, Lock, Force, Ride, Verdict, Card')).toBeVisible();
+});
+
+test('“not for me” is remembered, and what was waved away can be proposed again', async ({ page, server }) => {
+  await page.goto(`${server.url}/shape`);
+  await next(page).getByRole('button', { name: /^Not for me: Brake ebb/ }).click();
+  await expect(next(page).getByRole('button', { name: /^Apply: Brake ebb/ })).toBeHidden();
+  await page.reload();
+  await expect(next(page).getByText('One proposal is not for you.')).toBeVisible();
+  await expect(next(page).getByRole('button', { name: /^Apply: Brake ebb/ })).toBeHidden();
+  await next(page).getByRole('button', { name: 'Propose again' }).click();
+  await expect(next(page).getByRole('button', { name: /^Apply: Brake ebb/ })).toBeVisible();
+});

@@ -2,7 +2,7 @@ import { compareRides, type Comparison } from '@/core/decide/compareRides';
 import { seededRandom } from '@/core/numeric/random';
 import { MEASURES } from '@/core/rides/measures';
 import type { MeasuredLap } from '@/core/rides/measureRide';
-import { trustSentence, verdictSentence } from './verdict';
+import { measureDifference, measureValue, trustSentence, verdictSentence } from './verdict';
 
 const TWICE = { ridesA: 2, ridesB: 2 };
 const ONCE = { ridesA: 1, ridesB: 1 };
@@ -105,3 +105,9 @@ it.each([
     expect(claimed).toBeLessThanOrEqual(16);
   },
 );
+
+it('a lap time is written as drivers write it, here as everywhere; a difference in seconds', () => {
+  const time = measure('lapTimeS', 's', 115.6, 113.4, 0.2);
+  expect(measureValue(time, time.meanA)).toBe('1:55.60');
+  expect(measureDifference(time, time.difference)).toBe('−2.20 s');
+});

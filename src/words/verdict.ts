@@ -1,12 +1,12 @@
 import type { Comparison } from '@/core/decide/compareRides';
-import { signed } from './format';
+import { lapTime, signed } from './format';
 import { percent } from '@/core/text/percent';
 
 type Figure = Pick<Comparison, 'unit' | 'digits'>;
 
-/** A value of a measure in its own unit. */
+/** A value of a measure in its own unit; a lap time as drivers write it, everywhere. */
 export function measureValue({ unit, digits }: Figure, value: number): string {
-  return unit === 's' ? `${value.toFixed(digits)} s` : percent(value, digits);
+  return unit === 's' ? lapTime(value) : percent(value, digits);
 }
 
 export function measureDifference({ unit, digits }: Figure, value: number): string {

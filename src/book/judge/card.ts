@@ -6,6 +6,7 @@ import { changedBetween } from '@/core/settings/setting';
 import type { TypedIn } from '@/core/card/typedIn';
 import { DRIVE_WORDS } from '@/words/hardware';
 import type { AxisView } from '../model/axisView';
+import { rotationInput } from './basis';
 import type { BookView } from '../model/bookView';
 import { settingNames } from './trail';
 import { date } from '@/words/format';
@@ -21,7 +22,7 @@ export function cardOf(view: BookView): SetupCard {
     title: `${names.car} on the ${names.rig} in ${title.name}`,
     made: [
       `for ${names.driver}`,
-      `made for: ${DRIVE_WORDS[base.drive]}${torque}, ${view.rotation.baseDeg}°`,
+      `made for: ${DRIVE_WORDS[base.drive]}${torque}, ${rotationText(view)}`,
       ...versions.filter(Boolean),
     ],
     pages: cardPages(
@@ -36,6 +37,14 @@ export function cardOf(view: BookView): SetupCard {
     calibration: view.axes.flatMap((axis) => calibrationLine(axis)),
     cautions: CAUTIONS.filter(({ fromNm }) => (base.torqueNm ?? Infinity) >= fromNm).map(({ text }) => text),
   };
+}
+
+/** What the base turns, and that nobody has measured it where nobody has. */
+function rotationText(view: BookView): string {
+  const { evidence } = rotationInput(view);
+  const turns = `${view.rotation.baseDeg}°`;
+  if (evidence === 'measured') return turns;
+  return evidence === 'described' ? `${turns} as it is set, not measured` : `${turns} assumed, not measured`;
 }
 
 const raw = (value: number) => (Math.abs(value) < 10 ? value.toFixed(3) : value.toFixed(0));

@@ -43,13 +43,16 @@ export function calming(
   return best && { field, to: best.to, isCured: best.left === 0 };
 }
 
-/** Values of the menu beyond the present one, the nearest first, the end among them; nothing at all is no strength. */
+/** Who takes more of the strength away calms a rim by doing without it. */
+const LEAST_LEFT = 0.4;
+
+/** Values of the menu beyond the present one, the nearest first, the end among them; downwards no further than is sensible. */
 function pointsFrom({ field, value }: ForceField, direction: 'up' | 'down'): number[] {
   const all = Array.from({ length: gridCount(field) }, (_, i) => gridPoint(field, i));
   const beyond =
     direction === 'up'
       ? all.filter((v) => v > value)
-      : all.filter((v) => v < value && v > field.min).reverse();
+      : all.filter((v) => v < value && v > field.min && v >= LEAST_LEFT * value).reverse();
   const count = Math.min(MOST_TRIED, beyond.length);
   return Array.from({ length: count }, (_, i) => beyond[Math.ceil(((i + 1) * beyond.length) / count) - 1]!);
 }

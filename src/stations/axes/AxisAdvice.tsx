@@ -2,6 +2,8 @@
 
 import { brakeForceInstead } from '@/book/judge/brakeForce';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
+import type { AxisAnalysis } from '@/core/axes/analyseAxis';
+import { roughAdvice } from '@/core/axes/roughAdvice';
 import { rotationAdvice } from '@/core/axes/rotationAdvice';
 import { gridValue, toCanonical } from '@/core/response/dialect';
 import { valueOf } from '@/core/response/settings';
@@ -35,6 +37,23 @@ export function AxisAdvice({ axis, view, number }: { axis: AxisView; view: BookV
 function pieces(axis: AxisView, view: BookView): Piece[] {
   const analysis = axis.capture?.analysis;
   if (!analysis) return [];
+  return [...wornPieces(axis, analysis), ...ownPieces(axis, analysis, view)];
+}
+
+/** A track that is worn: where, and what is to be done about it. */
+function wornPieces({ name }: AxisView, { roughSpots }: AxisAnalysis): Piece[] {
+  const [spot] = roughSpots;
+  if (!spot) return [];
+  return [
+    {
+      title: <span className="text-rust">{name}: the track is worn</span>,
+      text: `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${roughAdvice(spot)}`,
+    },
+  ];
+}
+
+/** What the kind of axis asks for. */
+function ownPieces(axis: AxisView, analysis: AxisAnalysis, view: BookView): Piece[] {
   if (analysis.axis === 'steering') return steeringPieces(analysis, view);
   if (analysis.axis === 'brake') return brakePieces(axis, view);
   if (analysis.axis === 'clutch') return clutchPieces(analysis, axis);

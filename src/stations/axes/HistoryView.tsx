@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useState } from 'react';
-import { NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
+import { LEAST_FOR_TREND, NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
 import { AXIS_WORDS } from '@/core/axes/axes';
 import { roughAdvice } from '@/core/axes/roughAdvice';
 import { Button } from '@/ui/Button';
@@ -137,15 +137,16 @@ function historyFinding({ axis, effective }: AxisView, history: AxisHistory): st
   }
   if (history.noise) return `The ${name} is getting noisier${gone}`;
   if (gone) return `The ${name} keeps its noise${gone}`;
-  return history.points.length < 5
-    ? `${history.points.length} captures: a trend needs five`
+  return history.points.length < LEAST_FOR_TREND
+    ? `${history.points.length} captures: a trend needs ${LEAST_FOR_TREND}`
     : `The ${name} shows no trend`;
 }
 
 function adviceTitle({ outgrows, noise, points }: AxisHistory): string {
   if (points.at(-1)?.roughSpots.length) return 'The track is worn';
   if (outgrows) return 'What the forecast rests on';
-  return noise ? 'Watch it' : 'Nothing to do';
+  if (noise) return 'Watch it';
+  return points.length < LEAST_FOR_TREND ? 'Capture it again in some weeks' : 'Nothing to do';
 }
 
 function adviceText({ effective }: AxisView, history: AxisHistory): string {
@@ -154,7 +155,11 @@ function adviceText({ effective }: AxisView, history: AxisHistory): string {
   const worn = spot
     ? `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${roughAdvice(spot)} `
     : '';
-  if (!noise) return `${worn}Noise and ends stay within their spread.`;
+  // Fewer captures than a trend needs say nothing of it, not that there is none.
+  if (!noise)
+    return points.length < LEAST_FOR_TREND
+      ? `${worn}${points.length} of the ${LEAST_FOR_TREND} captures that a trend needs: nothing can be said of it yet.`
+      : `${worn}Noise and ends stay within their spread.`;
   const growth = `The noise (3σ) grows by ${percent(NOISE_REACH_SIGMAS * 30 * noise.perDay, 2)} of travel a month (95 %: ${percent(NOISE_REACH_SIGMAS * 30 * noise.interval[0], 2)} to ${percent(NOISE_REACH_SIGMAS * 30 * noise.interval[1], 2)}).`;
   if (!outgrows || effective.deadzone === 0)
     return `${worn}${growth} ${effective.deadzone === 0 ? 'No dead zone is in use that it could outgrow.' : 'It stays inside the dead zone in use.'}`;

@@ -7,7 +7,7 @@ import { rideBasis } from '@/book/judge/basis';
 import { Facts, restOn } from '@/parts/Facts';
 import { momentValue, Table } from '@/ui/Table';
 import { decibels, lapTime, moment } from '@/words/format';
-import { MEASURES_SHOWN, type MeasureSpec } from '@/core/rides/measures';
+import { MEASURES_SHOWN } from '@/core/rides/measures';
 import { percent } from '@/core/text/percent';
 import { measureValue } from '@/words/verdict';
 
@@ -19,16 +19,12 @@ export function LastRide({ view, ride }: { view: BookView; ride: NewestRide }) {
         rideBasis(view, ride),
         MEASURES_SHOWN.map((measure) => {
           const value = ride.summary[measure.name];
-          return { value: value === null ? '–' : figure(measure, value), meaning: measure.meaning };
+          return { value: value === null ? '–' : measureValue(measure, value), meaning: measure.meaning };
         }),
       )}
     />
   );
 }
-
-/** A lap time as drivers write it, everything else in its unit. */
-const figure = (measure: MeasureSpec, value: number) =>
-  measure.unit === 's' ? lapTime(value) : measureValue(measure, value);
 
 /** Clipping as it was logged, simulated or not. */
 export function RideForceFacts({
