@@ -23,7 +23,9 @@ test('a damper that the base does not let through is found, let through, and cal
   ).toBeVisible();
   await expect(page.getByRole('link', { name: /^Force, needs a look: .*does nothing/ })).toBeHidden();
   // Let go far off centre it still saws: one more change, found by trying, brings it to rest.
-  await next(page).getByRole('button', { name: /^Apply: Slow hand 0 to \d+/ }).click(WORKED_OUT);
+  await next(page)
+    .getByRole('button', { name: /^Apply: Slow hand 0 to \d+/ })
+    .click(WORKED_OUT);
   await expect(page.getByRole('link', { name: /^Force, .*saws/ })).toBeHidden();
   await expect(page.getByText(/hands off at 144 km\/h, within \d/)).toBeVisible(WORKED_OUT);
 });
@@ -49,11 +51,11 @@ test('the Marl’s gain clips in the Spindrift; its own gain is proposed, and th
   );
 
   // By hand: the picture follows the slider, nothing is kept until it is said.
-  await page.getByRole('slider', { name: 'Force', exact: true }).press('Home');
-  await expect(next(page).getByText(/^Keep force 66 → 0\?/)).toBeVisible();
-  await expect(clipped).toHaveText('0.0 %', WORKED_OUT);
+  await page.getByRole('slider', { name: 'Heft', exact: true }).press('Home');
+  await expect(next(page).getByText(/^Keep heft 66 → 0\?/)).toBeVisible();
+  await expect(clipped).toHaveText(/^0\.0 %/, WORKED_OUT);
   await next(page).getByRole('button', { name: 'Put back' }).click();
-  await expect(next(page).getByText(/^Keep force/)).toBeHidden();
+  await expect(next(page).getByText(/^Keep heft/)).toBeHidden();
 });
 
 test('with the other school every peak is kept', async ({ page, server }) => {
@@ -65,14 +67,14 @@ test('with the other school every peak is kept', async ({ page, server }) => {
 
 test('a rim that would get much heavier asks first, and by the key as well', async ({ page, server }) => {
   await page.goto(`${server.url}/force`);
-  await page.getByRole('slider', { name: 'Force', exact: true }).press('End');
+  await page.getByRole('slider', { name: 'Heft', exact: true }).press('End');
   await page.keyboard.press('k');
   await expect(next(page).getByRole('alert')).toHaveText(
     /1\.5 times as strong, up to 5\.5 N·m: both hands on/,
   );
-  await expect(page.getByRole('button', { name: /^Change: Force 66/ })).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Change: Heft 66/ })).toBeHidden();
   await next(page).getByRole('button', { name: 'Hands ready: keep' }).click();
-  await expect(page.getByRole('button', { name: 'Change: Force 66 → 100' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change: Heft 66 → 100' })).toBeVisible();
 });
 
 test('smoothing is set by its measured effect; a feeling is traced to its cause and cured', async ({

@@ -53,7 +53,7 @@ test('logs of six shapes: four are taken in as they are confirmed, two are refus
   // The simulated ride clips by less than one percent.
   await expect(async () => expect(await share()).toBeGreaterThan(1)).toPass({ timeout: 90_000 });
   const before = await share();
-  await page.getByRole('slider', { name: 'Force', exact: true }).press('PageDown');
+  await page.getByRole('slider', { name: 'Heft', exact: true }).press('PageDown');
   await expect(async () => expect(parseFloat((await clipped.textContent())!)).toBeLessThan(before)).toPass({
     timeout: 90_000,
   });

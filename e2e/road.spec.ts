@@ -59,7 +59,7 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
   // 6. Verdict.
   await road.getByRole('link', { name: /Verdict/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    /With B the brake no longer drags .* 100 % of the full presses show 100 % instead of 0 % and a lap is \d\.\d\d s shorter/,
+    /In ride B the brake no longer drags .* 100 % of the full presses show 100 % instead of 0 % and a lap is \d\.\d\d s shorter/,
   );
   await expect(page.getByText(/Confounded: brake ebb and brake flood changed/)).toBeVisible();
   const table = page.getByRole('table', { name: 'A and B in numbers' });

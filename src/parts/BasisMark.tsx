@@ -6,7 +6,7 @@ export function BasisMark({ basis }: { basis: Basis }) {
   const assumed = assumedIn(basis);
   if (assumed.length === 0) return null;
   return (
-    <span className="text-sm font-normal text-muted">
+    <span className="ml-1 text-sm font-normal text-muted">
       <Term
         word="◇"
         label="rests on assumptions"

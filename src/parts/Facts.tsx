@@ -22,7 +22,8 @@ export function Facts({ facts }: { facts: readonly Fact[] }) {
         <div key={i} className="flex flex-col-reverse justify-end">
           <dt className="text-sm leading-snug text-muted">{meaning}</dt>
           <dd className="text-xl font-bold">
-            {value} <BasisMark basis={basis} />
+            {value}
+            <BasisMark basis={basis} />
           </dd>
         </div>
       ))}

@@ -22,6 +22,9 @@ export interface Sides {
 /** Claimed at 5 % over all measures that are shown. */
 export const isShown = ({ verdict }: Pick<Comparison, 'verdict'>): boolean => verdict === 'differs';
 
+/** A heading says so much; the table has the rest. */
+const MOST_SAID = 3;
+
 /** Less drag than this is none. */
 const HARDLY = 0.005;
 
@@ -57,7 +60,9 @@ export function verdictSentence(comparisons: Comparison[], { ridesA, ridesB }: S
         (c) =>
           `${c.label.toLowerCase()} is ${measureValue(c, c.meanB)} instead of ${measureValue(c, c.meanA)}`,
       ),
-  ].filter((one) => one !== undefined);
+  ]
+    .filter((one) => one !== undefined)
+    .slice(0, MOST_SAID);
   if (said.length === 0) return notShown(comparisons);
   const sentence = said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)!}` : said[0]!;
   return `${Math.min(ridesA, ridesB) > 1 ? 'With B' : 'In ride B'} ${sentence}`;

@@ -16,6 +16,7 @@ function factsOf(spec: RigSpec, captures: Record<string, object> = {}, settings:
     rig: { id: 'r', name: 'Rig', spec },
     menus: menusFor(spec, title, car),
     settings,
+    origins: {},
     rotation: { baseDeg: 900 },
     car,
     title,

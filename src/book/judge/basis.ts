@@ -9,17 +9,26 @@ import type { AxisView } from '../model/axisView';
 import type { BookView } from '../model/bookView';
 import type { NewestRide } from '../model/rideView';
 
-type Facts = Pick<BookView, 'rig' | 'menus' | 'settings' | 'rotation' | 'car' | 'title'> & {
+type Facts = Pick<BookView, 'rig' | 'menus' | 'settings' | 'origins' | 'rotation' | 'car' | 'title'> & {
   axes: readonly Pick<AxisView, 'axis' | 'name' | 'capture'>[];
 };
 
 const captured = (axes: Facts['axes'], name: string) =>
   axes.find(({ axis }) => axis === name)?.capture?.analysis ?? null;
 
+/** Whether the base was set to another rotation after it was measured: then the measurement speaks of what it was. */
+export function isSetSince({ axes, menus, origins }: Pick<Facts, 'axes' | 'menus' | 'origins'>): boolean {
+  const capture = axes.find(({ axis }) => axis === 'steering')?.capture;
+  const field = degreesField(menus, 'base', 'rotation');
+  const origin = field && origins[keyText({ layer: 'base', axis: 'steering', field: field.key })];
+  return Boolean(capture && origin && origin.atMs > capture.madeAtMs);
+}
+
 /** What the base turns, and how that is known: measured lock to lock, set or written down by its owner, or usual. */
-export function rotationInput({ axes, rig, menus, settings, rotation }: Omit<Facts, 'car' | 'title'>): Input {
+export function rotationInput(facts: Omit<Facts, 'car' | 'title'>): Input {
+  const { axes, rig, menus, settings, rotation } = facts;
   const analysis = captured(axes, 'steering');
-  const measured = analysis?.axis === 'steering' && analysis.rotationDeg !== null;
+  const measured = analysis?.axis === 'steering' && analysis.rotationDeg !== null && !isSetSince(facts);
   const field = degreesField(menus, 'base', 'rotation');
   const isSet =
     field !== undefined &&

@@ -14,6 +14,7 @@ const view = (settings: SettingValues, changed: string[] | null): BookView =>
     names: { rig: 'Tern', title: 'Causeway', car: car.name, driver: 'Late shift' },
     menus: menusFor(rig.spec, title, car),
     settings,
+    origins: {},
     rotation: { baseDeg: 1080 },
     ready: { titleVersion: '', stamp: { firmware: '' } },
     axes: [],

@@ -27,7 +27,7 @@ const steering = (deg: number | null, sigmaDeg = 3) => [
   {
     axis: 'steering' as const,
     name: 'Steering',
-    capture: { analysis: { axis: 'steering', rotationDeg: deg, rotationSigmaDeg: sigmaDeg } },
+    capture: { madeAtMs: 1000, analysis: { axis: 'steering', rotationDeg: deg, rotationSigmaDeg: sigmaDeg } },
   },
 ];
 const judged = (of: ReturnType<typeof view>, more: object = {}): LockJudged =>
@@ -36,6 +36,7 @@ const judged = (of: ReturnType<typeof view>, more: object = {}): LockJudged =>
     menus: menusFor(spec, of.title, of.car),
     schools: { rotation: 'one' },
     settings: {},
+    origins: {},
     rig: { id: 'wren', name: 'Wren', spec },
     axes: steering(of.rotation.baseDeg),
     ...more,
@@ -94,6 +95,19 @@ it('is never settled on a rotation that nobody measured, nor against one that wa
     reason: 'Measured 871°, set to 900°',
     heading: 'Measured 871°, set to 900°: one of the two is old',
   });
+});
+
+it('a measurement from before the base was set speaks of what it was', () => {
+  const set = (atMs: number) => ({
+    axes: steering(1082),
+    settings: { 'base/steering/rotation': 900 },
+    origins: { 'base/steering/rotation': { atMs } },
+  });
+  expect(said(view(), set(2000))).toMatchObject({
+    health: 'under-way',
+    reason: '900° as it is set, not measured',
+  });
+  expect(said(view(), set(500))).toMatchObject({ health: 'look', reason: 'Measured 1082°, set to 900°' });
 });
 
 it('an open recommendation is no end', () => {

@@ -15,7 +15,7 @@ import { carById, trackById } from '@/catalog/find';
 import { tightestRadius } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
 import type { Finding } from '../model/stationHealth';
-import { rotationInput } from './basis';
+import { isSetSince, rotationInput } from './basis';
 import { degrees } from '@/words/format';
 
 type Facts = Pick<BookView, 'menus' | 'rotation' | 'schools'> & {
@@ -23,7 +23,7 @@ type Facts = Pick<BookView, 'menus' | 'rotation' | 'schools'> & {
 };
 type LockView = Pick<BookView, 'title' | 'trackId' | 'car' | 'rotation'>;
 /** What the three rotations are judged by. */
-export type LockJudged = Facts & LockView & Pick<BookView, 'rig' | 'settings'>;
+export type LockJudged = Facts & LockView & Pick<BookView, 'rig' | 'settings' | 'origins'>;
 
 const rangeOf = (field: DialectField | undefined) =>
   field ? { minDeg: field.min, maxDeg: field.max, stepDeg: field.step } : null;
@@ -145,7 +145,7 @@ export function lockFinding(view: LockJudged): Finding {
       heading: `The hairpin of ${hairpin.trackName} asks for more than the lock`,
     };
   const facts = lockFactsOf(view);
-  if (facts?.measured && measuredOtherwise(facts)) {
+  if (facts?.measured && measuredOtherwise(facts) && !isSetSince(view)) {
     const said = `Measured ${degrees(facts.measured.deg)}, set to ${degrees(rotation.baseDeg)}`;
     return { health: 'look', reason: said, heading: `${said}: one of the two is old` };
   }

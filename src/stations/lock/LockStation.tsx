@@ -15,7 +15,7 @@ import { KeepStep } from '@/parts/KeepStep';
 import { ProposalStep } from '@/parts/ProposalStep';
 import { changeAsked, type Proposal } from '@/core/settings/proposal';
 import { chooseSchool } from '@/book/write/schools';
-import { basisOf } from '@/book/judge/basis';
+import { basisOf, isSetSince } from '@/book/judge/basis';
 import { Facts, restOn } from '@/parts/Facts';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
@@ -84,9 +84,10 @@ export function LockStation({ view, own }: Props) {
       />
       {facts && measuredOtherwise(facts) && facts.measured && (
         <p className="mt-4 max-w-2xl text-rust">
-          Measured lock to lock: {degrees(facts.measured.deg)} ± {degrees(1.96 * facts.measured.sigmaDeg, 1)}.
-          The base is set to {degrees(rotation.baseDeg)}: one of the two is old. Measure the steering again,
-          or correct the base.
+          Measured lock to lock: {degrees(facts.measured.deg)} ± {degrees(1.96 * facts.measured.sigmaDeg, 1)}.{' '}
+          {isSetSince(tried)
+            ? `The base was set to ${degrees(rotation.baseDeg)} after that: measure the steering again, and it is known.`
+            : `The base is set to ${degrees(rotation.baseDeg)}: one of the two is old. Measure the steering again, or correct the base.`}
         </p>
       )}
       <div className="mt-6 grid max-w-4xl gap-8 md:grid-cols-2">

@@ -85,6 +85,7 @@ const factsOf = (facts: Partial<RoadFacts>): RoadFacts => ({
     weight: 'light',
   },
   settings: {},
+  origins: {},
   ready: { ticks: [], stamp, titleVersion: '', reminder: null },
   proof: null,
   rig: { id: 'wren', name: 'Wren', spec },
