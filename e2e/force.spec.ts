@@ -12,7 +12,7 @@ test('a damper that the base does not let through is found, let through, and cal
 }) => {
   await page.goto(`${server.url}/force`);
   await expect(
-    page.getByRole('link', { name: 'Force, needs a look: The rim saws; Calming does nothing' }),
+    page.getByRole('link', { name: 'Force, needs a look: Rim saws; Calming does nothing' }),
   ).toBeVisible();
   await expect(heading(page)).toHaveText('Let go, the rim saws by itself, and Calming does nothing');
   await page.getByRole('button', { name: 'Stability', exact: true }).click();

@@ -295,7 +295,7 @@ test('what is tried belongs to one combination: another car, or a branch, begins
 
   // On the same car a branch is another combination as well.
   await page.goto(`${server.url}/force?part=strength`);
-  const heft = page.getByRole('textbox', { name: 'Heft, number' });
+  const heft = page.getByRole('textbox', { name: 'Heft, number', exact: true });
   const kept = await heft.inputValue();
   await heft.fill('20');
   await heft.press('Enter');

@@ -65,6 +65,7 @@ it('one ride a side speaks of the ride, never of the setting', () => {
   expect(trustSentence(time, ONCE)).toMatch(
     /^3 laps in one ride against 3 .*can’t tell the setting from the ride/,
   );
+  expect(trustSentence(time, ONCE, false)).toMatch(/nothing was changed between them/);
   expect(trustSentence(time, TWICE)).toMatch(/in 2 rides.*1 of 1 measures differ/);
 });
 

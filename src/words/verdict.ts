@@ -76,12 +76,17 @@ function notShown(comparisons: Comparison[]): string {
     : 'No difference shown';
 }
 
-/** How far that can be trusted, as a sentence. */
-export function trustSentence(comparisons: Comparison[], { ridesA, ridesB }: Sides): string {
+/** How far that can be trusted, as a sentence; where nothing was changed there is nothing to ride again for. */
+export function trustSentence(
+  comparisons: Comparison[],
+  { ridesA, ridesB }: Sides,
+  isChanged = true,
+): string {
   const first = comparisons[0];
   if (!first) return 'At least two laps a side and five in all are needed.';
   const { nA, nB } = first;
   const laps = `${lapsText(nA, ridesA)} against ${lapsText(nB, ridesB)}`;
+  if (!isChanged) return `${laps}, and nothing was changed between them: what differs is spread.`;
   if (Math.min(ridesA, ridesB) < 2)
     return `${laps}: that can’t tell the setting from the ride. Put A’s settings back, ride, then B’s, and ride again: both are counted in.`;
   return `${laps}, with the session’s trend taken out: ${comparisons.filter(isShown).length} of ${comparisons.length} measures differ by more than luck would explain (5 % over all of them).`;

@@ -81,7 +81,7 @@ describe('what is said of the force', () => {
   it('of what is kept: danger before everything else, whatever the last ride says', () => {
     expect(kept({ motion: saws })).toBe('look: Let go, the rim saws');
     expect(kept({ motion: saws, settings: DEAD, clipShare: 0.5 })).toBe(
-      'look: The rim saws; Calming does nothing',
+      'look: Rim saws; Calming does nothing',
     );
     expect(kept({ motion: { ...still, fast: { verdict: 'saws', fromDeg: 15 } } })).toBe(
       'look: Let go far off centre, the rim saws',

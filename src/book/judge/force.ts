@@ -74,7 +74,7 @@ export function forceFinding(facts: ForceFacts): Finding {
   if (worst?.verdict === 'saws')
     return {
       health: 'look',
-      reason: dead ? `The rim saws; ${dead} does nothing` : `${from}, the rim saws`,
+      reason: dead ? `Rim saws; ${dead} does nothing` : `${from}, the rim saws`,
       heading: `${from}, the rim saws by itself${dead ? `, and ${dead} does nothing` : ''}`,
     };
   if (dead)

@@ -97,7 +97,7 @@ async function compare(view: BookView, pair: Awaited<ReturnType<typeof markedPai
   expect(said('card').health === 'look').toBe((view.typedIn?.since.length ?? 0) > 0);
   // The road has room for two lines of it.
   for (const { id, reason } of view.road)
-    if (reason.length > 46) throw new Error(`${id} says too much for the road: ${reason}`);
+    if (reason.length > 42) throw new Error(`${id} says too much for the road: ${reason}`);
 }
 
 it.each(COMBINATIONS.map((combination) => [combination.rigId, combination] as const))(

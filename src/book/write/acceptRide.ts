@@ -2,7 +2,7 @@ import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import type { Problem } from '@/core/problem';
-import { isSameRoad, roadOf } from '@/core/rides/road';
+import { roadOf } from '@/core/rides/road';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { SentRide } from '@/core/rides/sentRide';
 import { idSchema } from '@/core/text/line';
@@ -21,6 +21,7 @@ import {
 } from '@/data/rides';
 import { write } from '@/data/write';
 import { bookChanged } from '../read/cachedUntilWrite';
+import { markOf } from '../judge/markOf';
 import { bookView } from '../read/readBook';
 import type { BookView } from '../model/bookView';
 import { NO_RIG, notWritten } from './command';
@@ -68,8 +69,8 @@ async function writeRide(
     const road = roadOf(ride.trackId, log.notes);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.
-    const isFirst = !marked.some((row) => row.mark === 'A' && isSameRoad(row.road, road));
-    await markRide(inside, combination, ride.id, isFirst ? 'A' : 'B');
+    const mark = markOf({ road, settings: ride.settings }, marked);
+    if (mark) await markRide(inside, combination, ride.id, mark);
   });
 }
 

@@ -88,7 +88,7 @@ export const COMPLAINTS: readonly Complaint[] = [
     id: 'kerbs',
     words: 'Kerbs break my wrist',
     causes: ['kerbTooLoud', 'hitsUnlimited'],
-    byHand: 'thumbs: outside the spokes. Pain is a reason to stop, not to tune',
+    byHand: 'where the thumbs are: outside the spokes. Pain is a reason to stop, not to tune',
     next: {
       measure: 'a ride over the kerbs with its force logged: which hits reach the limit',
       where: 'ride',

@@ -129,7 +129,7 @@ export const SIGNAL_CAUSES = {
   roadTooLoud: tooLoud('road', 'The road effect is louder than the tyres'),
   slipMasks: tooLoud('slip', 'The slip effect drowns the tyres'),
   kerbTooLoud: {
-    name: 'The kerb effect shakes the rim hard',
+    name: 'The kerb effect shakes the rim',
     takesAway: true,
     judge(f) {
       const { title, base } = f.chain;

@@ -135,7 +135,7 @@ function Causes({
       <h3 id="causes" className="text-lg font-bold">
         {some.length === 0
           ? `${words}: nothing that was measured explains it`
-          : `${words}: ${some[0]!.name.replace(/^./, (c) => c.toLowerCase())}`}
+          : `${words}: ${some[0]!.verdict === 'likely' ? '' : 'possibly '}${some[0]!.name.replace(/^./, (c) => c.toLowerCase())}`}
       </h3>
       <ol className="mt-2 border-t border-line">
         {causes.map((cause) => (

@@ -75,7 +75,7 @@ export function Road({ road }: { road: StationHealth[] }) {
                     {station.name}
                   </span>
                   <span
-                    className={`mt-1 block text-sm leading-snug ${station.health === 'look' ? 'text-rust' : 'text-muted'}`}
+                    className={`mt-1 line-clamp-2 text-sm leading-snug ${station.health === 'look' ? 'text-rust' : 'text-muted'}`}
                   >
                     {station.reason}
                   </span>

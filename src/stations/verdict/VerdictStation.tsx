@@ -32,7 +32,7 @@ export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | nu
   return (
     <StationPage
       finding={findingOf(view, 'verdict').heading}
-      subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons, sides)}`}
+      subtitle={`A ${moment(a.atMs)}, B ${moment(b.atMs)}. ${trustSentence(comparisons, sides, changed.length > 0)}`}
       next={<Decide pair={pair} changed={changed} names={settingNames(view, changed)} between={between} />}
     >
       <PairPicture a={a.id} b={b.id} />
