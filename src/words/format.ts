@@ -1,5 +1,8 @@
-export const signed = (x: number, digits: number) =>
-  `${x > 0 ? '+' : x < 0 ? '−' : '±'}${Math.abs(x).toFixed(digits)}`;
+export const signed = (x: number, digits: number) => {
+  // What is rounded to nothing has no side.
+  const size = Math.abs(x).toFixed(digits);
+  return `${Number(size) === 0 ? '±' : x > 0 ? '+' : '−'}${size}`;
+};
 
 const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 

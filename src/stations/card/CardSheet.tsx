@@ -20,23 +20,30 @@ export function CardSheet({ card }: { card: SetupCard }) {
   );
 }
 
+/** By axis; a page that holds one thing of every axis has that thing as its only row. */
 function Page({ page }: { page: CardPage }) {
-  const axes = [...new Set(page.lines.map((line) => line.axis))];
+  const labels = new Set(page.lines.map((line) => line.label));
+  const isOfOne = labels.size === 1;
+  const heads = isOfOne ? [...labels] : [...new Set(page.lines.map((line) => line.axis))];
   return (
     <section className="mt-2">
       <h3 className="border-b border-line font-bold">{page.path}</h3>
       <table className="w-full" aria-label={page.path}>
         <tbody>
-          {axes.map((axis) => (
-            <tr key={axis} className="border-b border-line/60 align-baseline last:border-0">
+          {heads.map((head) => (
+            <tr key={head} className="border-b border-line/60 align-baseline last:border-0">
               <th scope="row" className="w-24 py-0.5 pr-2 text-left font-normal">
-                {axis}
+                {head}
               </th>
               <td className="py-0.5">
                 {page.lines
-                  .filter((line) => line.axis === axis)
+                  .filter((line) => isOfOne || line.axis === head)
                   .map((line) => (
-                    <Value key={line.label} line={line} />
+                    <Value
+                      key={`${line.axis} ${line.label}`}
+                      line={line}
+                      name={isOfOne ? line.axis : line.label}
+                    />
                   ))}
               </td>
             </tr>
@@ -47,10 +54,10 @@ function Page({ page }: { page: CardPage }) {
   );
 }
 
-function Value({ line }: { line: CardLine }) {
+function Value({ line, name }: { line: CardLine; name: string }) {
   return (
     <span className="mr-4 inline-block whitespace-nowrap">
-      <span className="text-muted">{line.label} </span>
+      <span className="text-muted">{name} </span>
       <span className={`font-mono ${line.isNeutral ? '' : 'font-bold'}`}>{writtenValue(line)}</span>
     </span>
   );

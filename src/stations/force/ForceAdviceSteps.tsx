@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { changeAsked, proposalId, type Proposal } from '@/core/settings/proposal';
+import { isCalm } from '@/core/force/forceAdvice';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
@@ -29,9 +30,12 @@ export function ForceAdviceSteps({
   report: ForceReport | null;
   view: BookView;
 }) {
+  const calm = force.stability?.calm;
+  const ofTheRide = (report ? [report.gain, report.weight] : []).filter((one) => one !== null);
   const all = [
     ...(force.stability?.advice ?? []),
-    ...(report ? [report.gain, report.weight] : []).filter((one) => one !== null),
+    // A rim that moves by itself gets no more force: first it is calmed.
+    ...ofTheRide.filter(({ from, to }) => to < from || !calm || isCalm(calm)),
     ...(force.smooth?.advice ?? []),
   ];
   const shown = all.filter((one) => !view.declined.includes(proposalId(one)));

@@ -69,7 +69,7 @@ export function ForceStation({ view, sides, part, like }: Props) {
             `The force of the ${view.names.car} on the ${view.names.rig}`)
       }
       subtitle={
-        kept.health === 'look' && !isOfTheRoad && draft.changed.length === 0 ? (
+        kept.health === 'look' && !isOfTheRoad && panel !== 'calm' && draft.changed.length === 0 ? (
           <span className="text-rust">{kept.heading}.</span>
         ) : (
           `${view.names.car} in ${view.names.title} on the ${view.names.rig}, simulated from tyre to rim.`
