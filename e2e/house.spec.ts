@@ -121,3 +121,31 @@ test('no other host name or origin reaches a page, a route or an action', async 
       .status,
   ).toBe(403);
 });
+
+test('no page scrolls sideways or twice at any width; on a narrow one the road stands where one is', async ({
+  page,
+  server,
+}) => {
+  for (const [width, height] of [
+    [390, 844],
+    [1024, 768],
+    [1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const [place, name] of [
+      ['shape', 'Shape'],
+      ['force?part=balance', 'Force'],
+      ['card', 'Card'],
+    ] as const) {
+      await page.goto(`${server.url}/${place}`);
+      await expect(page.getByRole('link', { name: new RegExp(`^${name}, `) })).toBeInViewport({ ratio: 1 });
+      const overflow = await page.evaluate(() => {
+        const { scrollWidth, scrollHeight } = document.documentElement;
+        return [scrollWidth > innerWidth, scrollHeight > innerHeight];
+      });
+      expect(overflow, `${place} at ${width}`).toEqual([false, false]);
+      const banner = await page.getByRole('banner').boundingBox();
+      expect(banner!.height, `header at ${width}`).toBeLessThan(120);
+    }
+  }
+});

@@ -133,7 +133,7 @@ function historyFinding({ axis, effective }: AxisView, history: AxisHistory): st
     const isPast = history.outgrows.atMs <= (history.points.at(-1)?.atMs ?? 0);
     return isPast
       ? `The ${name}’s noise has outgrown its dead zone${gone}`
-      : `The ${name}’s noise outgrows its dead zone on ${date(history.outgrows.atMs)}${gone}`;
+      : `The ${name}’s noise outgrows its dead zone around ${date(history.outgrows.atMs)}${gone}`;
   }
   if (history.noise) return `The ${name} is getting noisier${gone}`;
   if (gone) return `The ${name} keeps its noise${gone}`;

@@ -128,7 +128,8 @@ export function captureOption(
             },
             label: {
               formatter: text,
-              position: 'insideStartTop',
+              // Above a line near the top stand the names of the phases.
+              position: at > NEAR_TOP ? 'insideStartBottom' : 'insideStartTop',
               color: kind === 'wanted' ? palette.lichen : palette.muted,
               fontSize: 13,
               fontWeight: 600,
@@ -141,6 +142,8 @@ export function captureOption(
   };
 }
 
+/** Per cent of travel from which a line is named on its lower side. */
+const NEAR_TOP = 95;
 /** Room above 100 % for the names of the phases. */
 const HIGHEST = 115;
 

@@ -163,11 +163,11 @@ function SmoothFigures({ force, basis, unit }: { force: ForceState; basis: Basis
           meaning: 'of 0.4 in which the motor asks for less than its friction',
         },
         {
-          value: `${plain(centre.hysteresisByAngle, 2)} N·m`,
+          value: `${plain(centre.hysteresisByG, 2)} N·m`,
           meaning: (
             <Term
               word="hysteresis on centre"
-              meaning={`Difference of the torque between the way there and the way back over the hand’s angle: friction, and what the base adds. Over the car’s lateral acceleration it is ${plain(centre.hysteresisByG, 2)} N·m.`}
+              meaning={`Height of the loop at 0 g: the torque on the way there less that on the way back. Friction makes it higher, a filter that lags makes it lower and the centre no better: over the hand’s angle it is ${plain(centre.hysteresisByAngle, 2)} N·m, below zero where the torque comes later than the hand.`}
             />
           ),
         },

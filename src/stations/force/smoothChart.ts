@@ -4,7 +4,7 @@ import type { OnCentre } from '@/core/force/onCentre';
 import { frontier, type SmoothPoint } from '@/core/force/smoothing';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 
-const GRID = { ...PLAIN_GRID, left: 52, right: 16, top: 28, bottom: 44 };
+const GRID = { ...PLAIN_GRID, left: 52, right: 16, top: 28, bottom: 54 };
 const below = (palette: ChartPalette, name: string) => ({
   ...valueAxis(palette, name),
   nameLocation: 'middle' as const,

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { useEffect, useRef } from 'react';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
 import type { Health, StationHealth } from '@/book/model/stationHealth';
 
@@ -24,11 +25,19 @@ const ROW = 72;
 /** The stations in working order: navigation, progress and health in one. */
 export function Road({ road }: { road: StationHealth[] }) {
   const path = usePathname();
+  const strip = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // Narrow screens have the road as a strip: where one stands comes into its middle.
+    const here = strip.current?.querySelector<HTMLElement>('[aria-current]');
+    if (strip.current && here)
+      strip.current.scrollLeft = here.offsetLeft - (strip.current.clientWidth - here.offsetWidth) / 2;
+  }, [path]);
   const line = road
     .map((_, i) => `${i === 0 ? 'M' : 'L'}${BENDS[i % BENDS.length]! + 14} ${i * ROW + 22}`)
     .join(' ');
   return (
     <nav
+      ref={strip}
       aria-label="Road"
       className="relative shrink-0 overflow-x-auto overflow-y-hidden px-4 [scrollbar-width:thin] print:hidden py-2 lg:w-58 lg:overflow-x-hidden lg:overflow-y-auto lg:border-r lg:border-line lg:pt-6"
     >

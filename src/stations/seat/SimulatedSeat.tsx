@@ -18,7 +18,7 @@ export function SimulatedSeat({ rig }: { rig: SimulatedRig }) {
     <div
       role="group"
       aria-label="Simulated rig"
-      className="fixed right-6 bottom-4 flex flex-wrap items-center gap-2 rounded-lg border border-line bg-ground p-2"
+      className="fixed right-2 bottom-2 left-2 sm:right-6 sm:bottom-4 sm:left-auto flex flex-wrap items-center gap-2 rounded-lg border border-line bg-ground p-2"
     >
       <span className="px-1 text-sm text-muted">Simulated rig</span>
       {SPEEDS.map((times) => (
