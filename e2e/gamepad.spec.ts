@@ -76,4 +76,13 @@ test('from an empty book: press a pedal, measure it in real time, apply, shape',
   await page.keyboard.press('PageUp');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Change: Brake flood 0 → 10' })).toBeVisible();
+
+  // Nobody said what base it is: its forecast is no alarm, and what it is comes first.
+  await page.getByRole('link', { name: /^Force, / }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/, if the base is as usual$/, {
+    timeout: 60_000,
+  });
+  await expect(page.getByRole('link', { name: /^Force, under way: / })).toBeVisible();
+  await page.getByRole('link', { name: 'Write it down' }).click();
+  await expect(page.getByLabel('Rated torque')).toHaveValue('');
 });

@@ -1,6 +1,7 @@
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
+import type { RigSpec } from '@/core/rig/rigSpec';
 import type { SettingValues } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { CarSide } from '../model/carSide';
@@ -93,6 +94,36 @@ describe('what is said of the force', () => {
     expect(kept({ motion: { ...still, roll: { verdict: 'rings', fromDeg: 2 } } })).toBe(
       'look: Let go, the rim rings',
     );
+  });
+
+  it('of a base that is not written down: what holds only if it is as usual, and no alarm', () => {
+    const rigOf = (base: Partial<RigSpec['base']>) => ({
+      rig: {
+        id: 'tern',
+        name: 'Tern',
+        spec: { ...spec, base: { ...spec.base, ...base } },
+      } as BookView['rig'],
+    });
+    const said = (facts: Partial<ForceFacts>) =>
+      forceFinding({ ...viewOf(), motion: still, newestRide: null, ...facts });
+    const unknown = rigOf({ torqueNm: null, frictionNm: null });
+    expect(said({ ...unknown, motion: saws })).toEqual({
+      health: 'under-way',
+      reason: 'A usual base saws; this is not known',
+      heading: 'Let go, the rim saws by itself, if the base is as usual',
+    });
+    expect(simulatedFinding({ ...viewOf(), ...unknown }, report(0), moves('rings'))).toBe(
+      'Let go, the rim rings, if the base is as usual',
+    );
+    // What no base can change is said as it is.
+    expect(said({ ...unknown, motion: saws, settings: DEAD })).toMatchObject({
+      health: 'look',
+      reason: 'Calming does nothing',
+    });
+    expect(said({ ...rigOf({ frictionNm: null }), motion: saws })).toMatchObject({
+      health: 'look',
+      heading: 'Let go, the rim saws by itself, if its friction is as usual',
+    });
   });
 
   it('a ride that was driven with another force says nothing of this one', () => {

@@ -1,4 +1,4 @@
-import { chainOf, type ChainFacts } from '@/core/force/chainOf';
+import { chainOf, hardwareInputs, ifAsUsual, type ChainFacts } from '@/core/force/chainOf';
 import { crashSpike } from '@/core/force/crashSpike';
 import { heavier } from '@/core/force/heavier';
 import { forceField, isForceField, type ForceParameter } from '@/core/force/forceParameters';
@@ -70,12 +70,14 @@ export function forceFinding(facts: ForceFacts): Finding {
   const [worst] = moving;
   const from = worst && worst.fromDeg > SMALL_PUSH_DEG ? 'Let go far off centre' : 'Let go';
   const [dead] = deadNames(facts);
+  const usual = ifAsUsual(rig.spec);
+  const isKnown = hardwareInputs(rig.spec).torque.evidence !== 'assumed';
   // A damper that does nothing is often why it saws: both are said at once.
-  if (worst?.verdict === 'saws')
+  if (isKnown && worst?.verdict === 'saws')
     return {
       health: 'look',
       reason: dead ? `Rim saws; ${dead} does nothing` : `${from}, the rim saws`,
-      heading: `${from}, the rim saws by itself${dead ? `, and ${dead} does nothing` : ''}`,
+      heading: `${from}, the rim saws by itself${usual}${dead ? `, and ${dead} does nothing` : ''}`,
     };
   if (dead)
     return {
@@ -92,7 +94,15 @@ export function forceFinding(facts: ForceFacts): Finding {
       reason: `${clipped} of the last ride clipped`,
       heading: `${clipped} of the last ride is clipped`,
     };
-  if (worst) return { health: 'look', reason: `${from}, the rim rings`, heading: `${from}, the rim rings` };
+  if (worst && isKnown)
+    return { health: 'look', reason: `${from}, the rim rings`, heading: `${from}, the rim rings${usual}` };
+  // Of a base that nobody described nothing is known that could alarm.
+  if (worst)
+    return {
+      health: 'under-way',
+      reason: `A usual base ${worst.verdict}; this is not known`,
+      heading: `${from}, the rim ${worst.verdict === 'saws' ? 'saws by itself' : 'rings'}${usual}`,
+    };
   if (!judged)
     return newestRide?.clipping
       ? {
@@ -133,7 +143,7 @@ export function simulatedFinding(
   if (stability) {
     const { roll, fast } = stability.calm;
     const found = forceFinding({ ...view, motion: { roll, fast }, newestRide: null });
-    if (found.health === 'look') return found.heading;
+    if (found.health !== 'untouched') return found.heading;
   }
   const [dead] = deadNames(view);
   if (dead) return `${dead} does nothing: the base lets nothing of it through`;

@@ -1,3 +1,4 @@
+import { ifAsUsual } from '@/core/force/chainOf';
 import type { ForceReport, SmoothReport, StabilityReport } from '@/core/force/forceReport';
 import { percent } from '@/core/text/percent';
 import type { Panel } from '@/words/forcePanels';
@@ -24,11 +25,12 @@ export function panelFinding(
   view: BookView,
   { report, stability, smooth }: PanelFacts,
 ): string | null {
+  const usual = ifAsUsual(view.rig.spec);
   switch (panel) {
     case 'strength':
       return simulatedFinding(view, report, stability);
     case 'balance':
-      return report && `Friction swallows ${percent(report.judgement.lostShare)} of the driving`;
+      return report && `Friction swallows ${percent(report.judgement.lostShare)} of the driving${usual}`;
     case 'smooth':
       return (
         smooth &&
@@ -37,7 +39,7 @@ export function panelFinding(
     case 'calm':
       return (
         stability &&
-        `Let go at a slow roll, the rim ${RIM[stability.calm.roll.verdict]}; at speed it ${RIM[stability.calm.fast.verdict]}`
+        `Let go at a slow roll, the rim ${RIM[stability.calm.roll.verdict]}; at speed it ${RIM[stability.calm.fast.verdict]}${usual}`
       );
     case 'cars':
       return `The cars of ${view.title.name}, by their force`;

@@ -1,3 +1,4 @@
+import { addsForce, isCalm } from '../force/forceAdvice';
 import { FAST_MPS, ROLL_MPS, unrest } from '../force/handsOff';
 import { CAUSES, type CauseId } from './causes';
 import { rankCauses, type FeelChange, type FeelFacts, type FoundCause } from './cause';
@@ -15,7 +16,7 @@ export interface Complaint {
 
 export interface NextMeasure {
   measure: string;
-  where: 'steering' | 'hands-off' | 'ride' | 'compare' | 'pre-flight';
+  where: 'steering' | 'hands-off' | 'ride' | 'compare' | 'pre-flight' | 'stability';
 }
 
 export const COMPLAINTS: readonly Complaint[] = [
@@ -180,8 +181,14 @@ export function answerTo(
 ): FeelAnswer {
   const causes = causesOf(complaint, facts);
   const weight = (all: readonly FoundCause[]) => all.reduce((sum, { evidence }) => sum + evidence, 0);
+  const moves = !isCalm(facts.calm);
+  let isWithheld = false;
   for (const cause of causes.filter(({ change }) => change !== null).slice(0, MOST_TRIED)) {
     const change = cause.change!;
+    if (moves && addsForce(change)) {
+      isWithheld = true;
+      continue;
+    }
     const tried = withChange(change);
     const then = causesOf(complaint, tried);
     const own = then.find(({ name }) => name === cause.name)!;
@@ -189,8 +196,14 @@ export function answerTo(
     if (isLess && !stirs(facts, tried))
       return { causes, advised: { cause, change, after: own.says }, next: complaint.next };
   }
-  return { causes, advised: null, next: complaint.next };
+  return { causes, advised: null, next: isWithheld ? CALM_FIRST : complaint.next };
 }
+
+/** While a rim moves by itself, what would add force waits. */
+const CALM_FIRST: NextMeasure = {
+  measure: 'how the rim is calmed: it moves by itself when it is let go, and gets no more force before',
+  where: 'stability',
+};
 
 /** Whether a rim moves by itself more than before. */
 function stirs({ chain }: FeelFacts, tried: FeelFacts): boolean {

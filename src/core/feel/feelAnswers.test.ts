@@ -2,6 +2,7 @@ import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { carForce, carGains } from '../force/carGains';
 import type { ChainFacts } from '../force/chainOf';
+import { addsForce, isCalm } from '../force/forceAdvice';
 import { deadControls, doubledSettings } from '../force/coupling';
 import { KERB_LEVEL } from '../force/effects';
 import { driveForForce } from '../force/forceQuestions';
@@ -146,16 +147,24 @@ function planted(rig: string, values: SettingValues): SettingValues {
   );
 }
 
-/** How often a change may be the answer; else it is what to measure next. */
-const answered = { change: 0, next: 0 };
+/** What calms each rig, in its own menus. */
+const CALMED: Record<(typeof RIGS)[number], SettingValues> = {
+  wren: { 'title/steering/titleDamper': 15 },
+  tern: { 'base/steering/strength': 60, 'base/steering/damper': 100 },
+  gannet: { 'base/steering/strength': 60, 'base/steering/damper': 60 },
+};
+
+/** How often a change may be the answer; else it is what to measure next, or first how the rim is calmed. */
+const answered = { change: 0, next: 0, calmFirst: 0 };
 
 describe.each(RIGS)('on the %s', (rig) => {
   it.each(COMPLAINTS.map(({ id, words }) => [id, words]))(
     '%s: the one change that is advised makes “%s” less, or it is said what to measure next',
     (id) => {
       const complaint = COMPLAINTS.find((one) => one.id === id)!;
-      for (const plant of PLANTS[id]!) {
-        const values = planted(rig, plant);
+      // Where force is withheld from a rim that moves, the same is asked again of one that was calmed.
+      const cases = PLANTS[id]!.map((plant) => planted(rig, plant));
+      for (const values of cases) {
         const withChange = ({ key, to, carId }: FeelChange) =>
           carId
             ? measured(rig, values, { [keyText(key)]: to })
@@ -163,6 +172,13 @@ describe.each(RIGS)('on the %s', (rig) => {
         const before = measured(rig, values);
         const { advised, next, causes } = answerTo(complaint, before, withChange);
         expect(causes.length).toBeGreaterThan(0);
+        if (!advised && next.where === 'stability') {
+          expect(moves(before)).toBeGreaterThan(0);
+          answered.calmFirst++;
+          const calmed = { ...CALMED[rig], ...values };
+          if (moves(measured(rig, calmed)) < moves(before)) cases.push(calmed);
+          continue;
+        }
         if (!advised) {
           answered.next++;
           expect(next.measure).toMatch(/\w/);
@@ -173,8 +189,10 @@ describe.each(RIGS)('on the %s', (rig) => {
         const [was, then] = [own(before), own(withChange(advised.change))];
         if (!(then < was))
           throw new Error(
-            `${rig} ${id} ${JSON.stringify(plant)}: ${advised.change.label} ${advised.change.from} → ${advised.change.to} (${advised.cause.name}): ${was} → ${then}`,
+            `${rig} ${id} ${JSON.stringify(values)}: ${advised.change.label} ${advised.change.from} → ${advised.change.to} (${advised.cause.name}): ${was} → ${then}`,
           );
+        // A rim that moves by itself gets no more force.
+        if (!isCalm(before.calm)) expect(addsForce(advised.change)).toBe(false);
         // Whoever feels too much never gets a rim that moves by itself instead.
         expect(moves(withChange(advised.change))).toBeLessThan(moves(before) + 0.5);
       }
@@ -183,5 +201,6 @@ describe.each(RIGS)('on the %s', (rig) => {
 });
 
 it('most planted causes have a change for an answer', () => {
-  expect(answered.change).toBeGreaterThan(2 * answered.next);
+  // Where a rig has no such menu nothing is planted, and to measure is the right answer.
+  expect(answered.change).toBeGreaterThan(1.5 * answered.next);
 });

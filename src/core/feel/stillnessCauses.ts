@@ -76,7 +76,7 @@ export const STILLNESS_CAUSES = {
             .filter((one) => one !== null)
             .toSorted((a, b) => Number(b.isCured) - Number(a.isCured))[0];
       if (!found) return { evidence: 0, says: `${movementText(calm)}.` };
-      const change = calmingChange(found, calm);
+      const change = calmingChange(found, calm, facts);
       return { evidence: found.isCured ? 0.8 : 0.4, says: change.evidence, change };
     },
   },
@@ -116,7 +116,7 @@ export const STILLNESS_CAUSES = {
       if (isCalm(calm)) return { evidence: 0, says: 'At this strength the rim is calm.' };
       const found = calming(facts, 'base', 'strength', 'down');
       if (!found) return { evidence: 0, says: 'With less strength it would move as well.' };
-      const change = calmingChange(found, calm);
+      const change = calmingChange(found, calm, facts);
       return { evidence: found.isCured ? 0.5 : 0.2, says: change.evidence, change };
     },
   },

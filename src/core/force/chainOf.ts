@@ -71,6 +71,13 @@ export function assumedOf(spec: RigSpec): string[] {
   return assumedIn(basisOn(torque, friction, delay, rimInertia));
 }
 
+/** What a forecast of the rim hangs on, to be said behind it; nothing where torque and friction are written down. */
+export function ifAsUsual(spec: RigSpec): string {
+  const { torque, friction } = hardwareInputs(spec);
+  if (torque.evidence === 'assumed') return ', if the base is as usual';
+  return friction.evidence === 'assumed' ? ', if its friction is as usual' : '';
+}
+
 /** Friction as evidence: with its unit, and said to be assumed where nobody wrote it down. */
 export function frictionText({ rig, exact }: ChainFacts, { hardware }: Pick<ForceChain, 'hardware'>): string {
   const isAssumed = !exact && rig.base.frictionNm === null;

@@ -2,7 +2,7 @@ import { percentAbout } from '../text/percent';
 import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
 import type { Proposal } from '../settings/proposal';
 import type { ClippingSchool } from './bestGain';
-import { frictionText, type ChainFacts } from './chainOf';
+import { frictionText, hardwareInputs, type ChainFacts } from './chainOf';
 import { deadControls, doubledSettings } from './coupling';
 import { forceField, type ForceField, type ForceParameter } from './forceParameters';
 import { calming, type Calming } from './calming';
@@ -108,6 +108,12 @@ export interface CalmReport {
 export const isCalm = ({ roll, fast }: Pick<CalmReport, 'roll' | 'fast'>) =>
   [roll, fast].every(({ verdict }) => verdict === 'settles' || verdict === 'sticks');
 
+const ADDING: readonly string[] = ['gain', 'minForce', 'strength'] satisfies ForceParameter[];
+
+/** Whether a change puts more force on the rim: one that moves by itself gets none, first it is calmed. */
+export const addsForce = ({ key, from, to }: Pick<Proposal, 'key' | 'from' | 'to'>): boolean =>
+  to > from && ADDING.includes(key.field);
+
 /** A lift smaller than this is not felt. */
 const LEAST_LIFT = 0.01;
 
@@ -163,14 +169,20 @@ export function calmAdvice(facts: ChainFacts, calm: CalmReport): Proposal | null
   let better: Calming | null = null;
   for (const { layer, parameter, direction } of CALMING) {
     const found = calming(facts, layer, parameter, direction);
-    if (found?.isCured) return calmingChange(found, calm);
+    if (found?.isCured) return calmingChange(found, calm, facts);
     better ??= found;
   }
-  return better && calmingChange(better, calm);
+  return better && calmingChange(better, calm, facts);
 }
 
 /** A change that calms, with what it was found to do. */
-export function calmingChange({ field, to, isCured }: Calming, calm: CalmReport): Proposal {
+export function calmingChange(
+  { field, to, isCured }: Calming,
+  calm: CalmReport,
+  { rig, exact }: ChainFacts,
+): Proposal {
+  const { friction } = hardwareInputs(rig);
+  const assumed = !exact && friction.evidence === 'assumed' ? ` Assumed: ${friction.says}.` : '';
   return {
     key: field.key,
     label: field.field.label,
@@ -180,6 +192,6 @@ export function calmingChange({ field, to, isCured }: Calming, calm: CalmReport)
       isCured
         ? `With ${to} it comes to rest from every release tried; the values between were tried first.`
         : `With ${to} it moves least; this setting alone does not bring it to rest.`
-    }`,
+    }${assumed}`,
   };
 }

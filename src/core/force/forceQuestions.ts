@@ -6,7 +6,15 @@ import { simulateRide, type RidePlan, type RideProgress } from '../vehicle/simul
 import { maskNotes } from './balance';
 import { carForce, carGains, type AlikeBy, type CarGain } from './carGains';
 import { chainOf, type ChainFacts } from './chainOf';
-import { calmAdvice, deadAdvice, doubledAdvice, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import {
+  addsForce,
+  calmAdvice,
+  deadAdvice,
+  doubledAdvice,
+  gainAdvice,
+  isCalm,
+  minForceAdvice,
+} from './forceAdvice';
 import type { Proposal } from '../settings/proposal';
 import { forceRecorder } from './forceInputs';
 import { effectParameter, forceField } from './forceParameters';
@@ -135,8 +143,7 @@ function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
   // A damper that is let through may be enough: one change at a time.
   const calmer = dead.length > 0 ? null : calmAdvice(facts, calm);
   const found = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
-  // A rim that moves by itself gets no force on top: first it is calmed.
-  const least = found && found.to > found.from && !isCalm(calm) ? null : found;
+  const least = found && addsForce(found) && !isCalm(calm) ? null : found;
   return {
     calm,
     advice: [...dead, ...given([calmer, springAdvice(facts, chain, calm, schools.spring), least])],

@@ -94,6 +94,7 @@ const WHERE: Record<NextMeasure['where'], string> = {
   ride: '/ride',
   compare: '/verdict',
   'pre-flight': '/ready',
+  stability: '/force?part=calm',
 };
 
 const MARKS: Record<CauseVerdict, string> = { likely: '●', possible: '◐', 'ruled out': '○' };
@@ -152,11 +153,13 @@ function Causes({
       </ol>
       {!advised && (
         <p className="mt-3 text-[15px]">
-          <span className="font-bold">What to measure next:</span>{' '}
+          <span className="font-bold">
+            {next.where === 'stability' ? 'What comes first:' : 'What to measure next:'}
+          </span>{' '}
           <Link className="underline underline-offset-4" href={WHERE[next.where]}>
             {next.measure}
           </Link>
-          . No single setting that was tried would help.
+          .{next.where !== 'stability' && ' No single setting that was tried would help.'}
         </p>
       )}
       <p className="mt-2 text-sm text-muted">No signal shows {byHand}.</p>

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { changeAsked, proposalId, type Proposal } from '@/core/settings/proposal';
-import { isCalm } from '@/core/force/forceAdvice';
+import { addsForce, isCalm } from '@/core/force/forceAdvice';
+import { hardwareInputs } from '@/core/force/chainOf';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
@@ -34,19 +35,29 @@ export function ForceAdviceSteps({
   const ofTheRide = (report ? [report.gain, report.weight] : []).filter((one) => one !== null);
   const all = [
     ...(force.stability?.advice ?? []),
-    // A rim that moves by itself gets no more force: first it is calmed.
-    ...ofTheRide.filter(({ from, to }) => to < from || !calm || isCalm(calm)),
+    ...ofTheRide.filter((one) => !addsForce(one) || !calm || isCalm(calm)),
     ...(force.smooth?.advice ?? []),
   ];
   const shown = all.filter((one) => !view.declined.includes(proposalId(one)));
   const least = forceField(view.menus, view.settings, 'title', 'minForce');
+  // Of a base that nobody wrote down everything is taken as usual: to say what it is comes first.
+  const first = hardwareInputs(view.rig.spec).torque.evidence === 'assumed' ? 1 : 0;
   return (
     <>
+      {first === 1 && (
+        <NextStep
+          number={1}
+          title="What base is it?"
+          actions={<StepLink href="/rig">Write it down</StepLink>}
+        >
+          Its drive and its rated torque, from the maker’s page: until then all of this is of a usual base.
+        </NextStep>
+      )}
       {shown.map((one, i) => (
         <AdviceStep
           key={proposalId(one)}
           one={one}
-          number={i + 1}
+          number={first + i + 1}
           view={view}
           isBusy={force.isBusy}
           onDecline={() => void decline(proposalId(one)).then((reply) => told(reply))}
@@ -59,23 +70,27 @@ export function ForceAdviceSteps({
       )}
       {least && (
         <NextStep
-          number={shown.length + 1}
+          number={first + shown.length + 1}
           title={`${least.field.label}, found on the rig`}
-          actions={
-            <Link
-              href="/seat?do=minimum-force"
-              className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-            >
-              From the seat
-            </Link>
-          }
+          actions={<StepLink href="/seat?do=minimum-force">From the seat</StepLink>}
         >
           A slow roll, hands off: a few answers by paddle find the greatest value that stays still.
         </NextStep>
       )}
       <AskAgain declined={view.declined} />
-      <SchoolStep number={shown.length + (least ? 2 : 1)} schools={view.schools} />
+      <SchoolStep number={first + shown.length + (least ? 2 : 1)} schools={view.schools} />
     </>
+  );
+}
+
+function StepLink({ href, children }: { href: string; children: string }) {
+  return (
+    <Link
+      href={href}
+      className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
+    >
+      {children}
+    </Link>
   );
 }
 

@@ -226,9 +226,13 @@ it('Force: a rim that moves and a dead control are called out before any ride', 
   expect(said({ menus: tern, settings: { 'title/steering/titleDamper': 30 } })['force']).toBe(
     'look: Calming does nothing',
   );
-  expect(said({ motion: { ...STILL, fast: { verdict: 'saws', fromDeg: 2 } } })['force']).toBe(
+  const motion = { ...STILL, fast: { verdict: 'saws', fromDeg: 2 } } as const;
+  const described = { ...spec, base: { ...spec.base, torqueNm: 2.2 } };
+  expect(said({ motion, rig: { id: 'wren', name: 'Wren', spec: described } })['force']).toBe(
     'look: Let go, the rim saws',
   );
+  // Nobody said what this base is.
+  expect(said({ motion })['force']).toBe('under-way: A usual base saws; this is not known');
 });
 
 it('Lock is not settled on a rotation that nobody measured', () => {
