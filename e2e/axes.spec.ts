@@ -123,7 +123,7 @@ test('the Gannet: seven axes, an inverted clutch; the check says exactly what is
   const check = async () => {
     await page.goto(`${server.url}/axes/check`);
     await next.getByRole('button', { name: 'Start the check' }).click();
-    await expect(heading(page)).toHaveText(/did not come|is settled/, { timeout: 90_000 });
+    await expect(heading(page)).toHaveText(/did not come|are settled/, { timeout: 90_000 });
   };
   await check();
   await expect(heading(page)).toHaveText(/^[23] of 15 did not come/);
@@ -139,6 +139,6 @@ test('the Gannet: seven axes, an inverted clutch; the check says exactly what is
     }
   }
   await check();
-  await expect(heading(page)).toHaveText('The Gannet is settled');
+  await expect(heading(page)).toHaveText('The axes of the Gannet are settled');
   await expect(page.getByRole('link', { name: /Axes, settled: Settled and signed/ })).toBeVisible();
 });

@@ -22,7 +22,7 @@ interface Wren {
   rocksAt(value: number): boolean;
 }
 
-test('a newcomer goes from an empty book to a settled rig from the seat, by the device alone', async ({
+test('a newcomer goes from an empty book to settled axes from the seat, by the device alone', async ({
   page,
   server,
 }) => {
@@ -31,7 +31,7 @@ test('a newcomer goes from an empty book to a settled rig from the seat, by the 
   await page.addInitScript(wrenScript());
   // From here on the page gets neither a click nor a key.
   await page.goto(server.url);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The Home rig is settled', {
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The axes of the Home rig are settled', {
     timeout: 570_000,
   });
   await expect(page.getByText(/9 checks passed, signed/)).toBeVisible();

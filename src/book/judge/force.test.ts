@@ -109,7 +109,7 @@ describe('what is said of the force', () => {
     const unknown = rigOf({ torqueNm: null, frictionNm: null });
     expect(said({ ...unknown, motion: saws })).toEqual({
       health: 'under-way',
-      reason: 'A usual base saws; this is not known',
+      reason: 'Base not written down; a usual one saws',
       heading: 'Let go, the rim saws by itself, if the base is as usual',
     });
     expect(simulatedFinding({ ...viewOf(), ...unknown }, report(0), moves('rings'))).toBe(

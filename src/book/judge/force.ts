@@ -100,7 +100,7 @@ export function forceFinding(facts: ForceFacts): Finding {
   if (worst)
     return {
       health: 'under-way',
-      reason: `A usual base ${worst.verdict}; this is not known`,
+      reason: `Base not written down; a usual one ${worst.verdict}`,
       heading: `${from}, the rim ${worst.verdict === 'saws' ? 'saws by itself' : 'rings'}${usual}`,
     };
   if (!judged)

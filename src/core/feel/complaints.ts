@@ -201,7 +201,8 @@ export function answerTo(
 
 /** While a rim moves by itself, what would add force waits. */
 const CALM_FIRST: NextMeasure = {
-  measure: 'how the rim is calmed: it moves by itself when it is let go, and gets no more force before',
+  measure:
+    'how the rim is calmed: simulated, it moves by itself when it is let go, and gets no more force before',
   where: 'stability',
 };
 

@@ -168,7 +168,7 @@ function WhatThen({
     );
   return (
     <NextStep number={number} title={link('/axes/check', 'Prove it')}>
-      Every axis shows 0 and 100 % once, and the rig is signed as settled.
+      Every axis shows 0 and 100 % once, and the axes are signed as settled.
     </NextStep>
   );
 }

@@ -105,7 +105,9 @@ function finding({ proof, rig, axes }: BookView, failed: number): string {
   if (!proof) return 'Not proved yet';
   if (failed > 0) return `${failed} of ${proof.results.length} did not come`;
   if (axes.some((axis) => !axis.capture)) return 'What was measured is settled; the rest is not measured';
-  return proof.isStale ? `The ${rig.name} was settled, and changed since` : `The ${rig.name} is settled`;
+  return proof.isStale
+    ? `The axes of the ${rig.name} were settled, and changed since`
+    : `The axes of the ${rig.name} are settled`;
 }
 
 function Check({

@@ -31,7 +31,7 @@ export function provedOrNot({ proof, names, axes }: Pick<BookView, 'proof' | 'na
       leaveTo,
     };
   return {
-    title: `The ${names.rig} is settled`,
+    title: `The axes of the ${names.rig} are settled`,
     how: `${proof.results.length} checks passed, signed. The trail holds what is to be typed into ${names.title}.`,
     leaveTo,
   };

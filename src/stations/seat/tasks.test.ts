@@ -51,7 +51,7 @@ describe('the end of a go', () => {
     expect(endOf(at({ proof: null, axes: [] }), 'all').title).toBe('Not proved yet');
     const proof = { results: [passed, passed] };
     expect(endOf(at({ proof, axes: [brake] }), 'axes')).toEqual({
-      title: 'The Gannet is settled',
+      title: 'The axes of the Gannet are settled',
       how: '2 checks passed, signed. The trail holds what is to be typed into Causeway.',
       leaveTo: '/axes/check',
     });

@@ -232,7 +232,7 @@ it('Force: a rim that moves and a dead control are called out before any ride', 
     'look: Let go, the rim saws',
   );
   // Nobody said what this base is.
-  expect(said({ motion })['force']).toBe('under-way: A usual base saws; this is not known');
+  expect(said({ motion })['force']).toBe('under-way: Base not written down; a usual one saws');
 });
 
 it('Lock is not settled on a rotation that nobody measured', () => {
