@@ -2,7 +2,7 @@ import { compareRides, type Comparison } from '@/core/decide/compareRides';
 import { seededRandom } from '@/core/numeric/random';
 import { MEASURES } from '@/core/rides/measures';
 import type { MeasuredLap } from '@/core/rides/measureRide';
-import { measureDifference, measureValue, trustSentence, verdictSentence } from './verdict';
+import { chanceText, measureDifference, measureValue, trustSentence, verdictSentence } from './verdict';
 
 const TWICE = { ridesA: 2, ridesB: 2 };
 const ONCE = { ridesA: 1, ridesB: 1 };
@@ -106,6 +106,10 @@ it.each([
     expect(claimed).toBeLessThanOrEqual(16);
   },
 );
+
+it('a chance is never nothing', () => {
+  expect([0, 0.004, 0.005, 0.049, 1].map(chanceText)).toEqual(['< 0.01', '< 0.01', '0.01', '0.05', '1.00']);
+});
 
 it('a lap time is written as drivers write it, here as everywhere; a difference in seconds', () => {
   const time = measure('lapTimeS', 's', 115.6, 113.4, 0.2);

@@ -31,6 +31,9 @@ const HARDLY = 0.005;
 const find = (comparisons: Comparison[], name: Comparison['name']) =>
   comparisons.find((c) => c.name === name);
 
+/** A probability as a table shows it: never as nothing. */
+export const chanceText = (p: number) => (p < 0.005 ? '< 0.01' : p.toFixed(2));
+
 /** "0.33 s" and how far the 95 % interval goes: "(0.17 to 0.49)". */
 function timeText({ difference, interval }: Comparison): string {
   const [low, high] = interval.map(Math.abs).sort((a, b) => a - b) as [number, number];

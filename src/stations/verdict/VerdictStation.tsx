@@ -22,7 +22,7 @@ import { moment } from '@/words/format';
 import { told } from '@/parts/told';
 import type { Pair } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
-import { isShown, measureDifference, measureValue, trustSentence } from '@/words/verdict';
+import { chanceText, isShown, measureDifference, measureValue, trustSentence } from '@/words/verdict';
 
 /** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
 export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {
@@ -234,7 +234,7 @@ const COMPARED: TableColumn<Comparison>[] = [
         meaning="Chance of a difference this large if A and B were the same; adjusted for all measures shown. Under 0.05 it is claimed."
       />
     ),
-    value: (c) => c.pHolm.toFixed(2),
+    value: (c) => chanceText(c.pHolm),
     className: FIGURE,
   },
   {
