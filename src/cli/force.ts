@@ -67,11 +67,23 @@ export const feel: Command = {
     // A profile is of one car: what hangs on the others cannot be told here.
     const { causes, advised, next } = questions.feel(complaint.id, facts, USUAL_SCHOOLS, []);
     return {
-      json: { complaint: complaint.id, words: complaint.words, causes, advised, next, byHand: complaint.byHand, inputs },
+      json: {
+        complaint: complaint.id,
+        words: complaint.words,
+        causes,
+        advised,
+        next,
+        byHand: complaint.byHand,
+        inputs,
+      },
       table: [
         ...causes.map(({ name, verdict, says }) => [verdict, name, says]),
         advised
-          ? ['change', `${advised.change.label} ${shown(advised.change.from)} → ${shown(advised.change.to)}`, advised.after]
+          ? [
+              'change',
+              `${advised.change.label} ${shown(advised.change.from)} → ${shown(advised.change.to)}`,
+              advised.after,
+            ]
           : ['measure next', next.measure, ''],
         ['look by hand', complaint.byHand, ''],
       ],
