@@ -8,7 +8,7 @@ export default defineConfig({
   forbidOnly: true,
   // Guided captures run in real time; a busy machine stretches them.
   timeout: 480_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 60_000 },
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

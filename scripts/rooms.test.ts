@@ -60,7 +60,7 @@ it('a wrong arrow between the rooms is an error for the linter, a right one is n
     ['no-restricted-imports'],
     ['no-restricted-globals'],
   ]);
-}, 60_000);
+});
 
 describe('the graph of files', () => {
   /** Each import in a house of its own, with a file at its other end, under the rules of the real one. */
@@ -111,7 +111,7 @@ describe('the graph of files', () => {
     expect(rules).toContain('no-circles');
     expect(rules).toContain('no-loose-file');
     expect(rules).toContain('stations-apart');
-  }, 60_000);
+  });
 });
 
 it('the lock holds every optional binary that it names, so that a clean install passes on every platform', async () => {

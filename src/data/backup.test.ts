@@ -315,7 +315,7 @@ it('whatever the schemas allow is saved and restored to an equal book', async ()
     }),
     { numRuns: tries(40) },
   );
-}, 100_000);
+});
 
 /** Ids are told apart also where a file system does not. */
 const once = <T extends { id: string }>(rows: T[]): T[] =>

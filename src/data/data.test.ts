@@ -43,7 +43,7 @@ beforeAll(async () => {
     name: 'Tern',
     spec: plainRig({ kind: 'simulated', rig: 'tern' }),
   });
-}, 60_000);
+});
 afterAll(async () => {
   await book.close();
   rmSync(folder, { recursive: true });
@@ -157,4 +157,4 @@ it('a ride is there whole or not at all: samples without a ride show nowhere, an
   book = await openBook(folder, MIGRATIONS);
   expect(await book.db.select().from(rideParts)).toHaveLength(kept);
   expect(await loadRide(book.db, 'one')).not.toBeNull();
-}, 60_000);
+});

@@ -50,7 +50,7 @@ it('a book goes to another place and back: equal to what it was, and it can be g
     { id: 'later', atMs: Date.now(), kind: 'set', scope, key, from: null, to: 4, why: 'drags' },
   ]);
   expect((await listChanges(there, 'tern')).at(-1)!.id).toBe('later');
-}, 120_000);
+});
 
 it('nothing is moved over a book that is there', async () => {
   const [own, there] = [await opened(inMemory()), await opened(bookForTests())];

@@ -25,7 +25,7 @@ beforeAll(async () => {
   programs = await Promise.all([0, 1].map(() => openServerBook(database.url, MIGRATIONS)));
   await addRig(first().db, { id: 'r', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
   await chooseCombination(first().db, HERE);
-}, 60_000);
+});
 afterAll(async () => {
   await Promise.all(programs.map((book) => book.close()));
   await database.drop();
@@ -119,7 +119,7 @@ it('connections that are cut come back: reads answer, what was acknowledged was 
   const told = new Promise<void>((resolve) => second().onWritten(() => resolve()));
   await countUp(first(), []);
   await told;
-}, 60_000);
+});
 
 it('another book takes its place for both programs; only one of them makes one at a time', async () => {
   const incoming = await first().incoming();

@@ -77,7 +77,7 @@ it('what a page carries does not grow with old changes and rides, and what is fu
   expect(rides).toHaveLength(16);
   expect(rides.some(({ id }) => shown.has(id))).toBe(false);
   expect(Math.max(...rides.map(({ atMs }) => atMs))).toBeLessThan(many.rides[0]!.atMs);
-}, 120_000);
+});
 
 it('the trail is the same whether it is read at once or piece by piece', async () => {
   const { book: db, combination } = (await hereIn(book.db, HERE))!;

@@ -3,7 +3,6 @@ import type { Book } from '@/data/openBook';
 import type { Database } from '@/data/database';
 
 const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
-const SLOW_MS = 120_000;
 
 /** A book in memory that actions and routes take for the open one while the tests of a file run. */
 export function bookInMemory(fill: (db: Database) => Promise<unknown> = () => Promise.resolve()) {
@@ -12,7 +11,7 @@ export function bookInMemory(fill: (db: Database) => Promise<unknown> = () => Pr
     book = await bookForTests();
     place.pebbleBook = Promise.resolve(book);
     await fill(book.db);
-  }, SLOW_MS);
+  });
   afterAll(async () => {
     delete place.pebbleBook;
     await book.close();

@@ -151,7 +151,7 @@ it('commands that come at once do what some order of single ones does, and never
     { numRuns: tries(200) },
   );
   expect(atOnce).toBe(tries(200));
-}, 180_000);
+});
 
 it('a window that still shows an older value is told so, and overwrites nothing', async () => {
   await backToStart(book.db);

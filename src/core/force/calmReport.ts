@@ -1,3 +1,4 @@
+import { lazily } from '../numeric/lazily';
 import type { CalmReport } from './forceAdvice';
 import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearch';
@@ -5,13 +6,19 @@ import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearc
 /** Settled within a second is wished for; where only a great damper does it, within three is enough. */
 const WITHIN_S = [1, 3] as const;
 
-/** Let go at a slow roll and at speed; the damper that would settle both. */
+/** Let go at a slow roll and at speed; the damper that would settle both. What nobody asks for is not searched for. */
 export function calmReport(chain: ForceChain, minForceStep: number, mostDamperNms: number): CalmReport {
+  const least = lazily(() => leastOfBoth(chain, mostDamperNms));
+  const stillMinForce = lazily(() => greatestMinForce(chain, ROLL_MPS, minForceStep));
   return {
     roll: handsOff(chain, ROLL_MPS),
     fast: handsOff(chain, FAST_MPS),
-    least: leastOfBoth(chain, mostDamperNms),
-    stillMinForce: greatestMinForce(chain, ROLL_MPS, minForceStep),
+    get least() {
+      return least();
+    },
+    get stillMinForce() {
+      return stillMinForce();
+    },
   };
 }
 

@@ -1,3 +1,4 @@
+import { lazily } from '../numeric/lazily';
 import { balanceOf, gripCue, type BalanceReport } from './balance';
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';
@@ -35,11 +36,6 @@ export interface ForceParts {
   smooth(): Smoothness;
   points(): SmoothPoint[];
   centre(): OnCentre;
-}
-
-function lazily<T>(work: () => T): () => T {
-  let known: { value: T } | null = null;
-  return () => (known ??= { value: work() }).value;
 }
 
 /** @param pointsOf what the base's smoothing can do, where it is known of settings that differ in nothing else */

@@ -1,6 +1,8 @@
+import { eachEffect } from './effects';
 import { SMALL_CAR } from '../testing/smallWorld';
 import { plainBase, PLAIN_TITLE, type BaseForce, type TitleForce } from './forceSettings';
-import { handsOff, restDeg, unrest, type ForceChain } from './handsOff';
+import { calmReport } from './calmReport';
+import { handsOff, isStill, restDeg, unrest, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper } from './handsOffSearch';
 
 /** Bases of the three kinds, as they are built. */
@@ -100,4 +102,40 @@ it('gives numbers, never infinity, from the most unstable chain', () => {
   expect(wild.verdict).toBe('saws');
   expect(JSON.stringify(wild)).not.toMatch(/null,null/);
   for (const value of [wild.rmsDeg, ...wild.trace]) expect(Number.isFinite(value)).toBe(true);
+});
+
+it('what was let go once need not be let go again, and everything that matters is let go anew', () => {
+  const car = { ...SMALL_CAR, massKg: 701 };
+  const first = handsOff({ ...chain('belt'), car }, FAST_MPS);
+  // The effects of a title do not reach a rim on a smooth road.
+  const same = chain('belt', { effects: eachEffect(() => 1) });
+  expect(handsOff({ ...same, car }, FAST_MPS).trace).toBe(first.trace);
+  const others: ForceChain[] = [
+    { ...chain('belt'), car: SMALL_CAR },
+    { ...chain('belt', { gain: 0.9 }), car },
+    { ...chain('belt', {}, { damperNms: 0.01 }), car },
+    { ...chain('belt'), car, hardware: { ...chain('belt').hardware, frictionNm: 0.21 } },
+  ];
+  for (const other of others) expect(handsOff(other, FAST_MPS).trace).not.toEqual(first.trace);
+  expect(handsOff({ ...chain('belt'), car }, ROLL_MPS).trace).not.toEqual(first.trace);
+});
+
+it('a rim is still where its worst release ends at rest', () => {
+  for (const kind of ['gear', 'belt', 'direct'] as const)
+    for (const minForce of [0, 0.1, 0.3])
+      for (const damperNms of [0, 0.2]) {
+        const one = chain(kind, { minForce }, { damperNms });
+        const { verdict } = handsOff(one, ROLL_MPS);
+        expect(isStill(one, ROLL_MPS)).toBe(verdict === 'settles' || verdict === 'sticks');
+      }
+});
+
+it('a report says the same whether it is read or copied', () => {
+  const report = calmReport(chain('belt'), 0.005, Infinity);
+  expect(structuredClone(report)).toEqual({
+    roll: handsOff(chain('belt'), ROLL_MPS),
+    fast: handsOff(chain('belt'), FAST_MPS),
+    least: report.least,
+    stillMinForce: greatestMinForce(chain('belt'), ROLL_MPS, 0.005),
+  });
 });

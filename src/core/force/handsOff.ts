@@ -1,3 +1,4 @@
+import { contentKey, remember } from '../numeric/remember';
 import type { CarSpec } from '../vehicle/carSpec';
 import { baseTorque } from './baseTorque';
 import type { BaseForce, BaseHardware, TitleForce } from './forceSettings';
@@ -47,7 +48,7 @@ export interface HandsOff {
   /** Of what is left of the movement; `null` where nothing moves. */
   frequencyHz: number | null;
   /** Angle every 10 ms, degrees, of the worst release. */
-  trace: number[];
+  trace: readonly number[];
 }
 
 /** Everything between tyre and rim. */
@@ -71,14 +72,23 @@ export function handsOff(chain: ForceChain, speedMps: number): HandsOff {
  * the first release that moves.
  */
 export function isStillWithin(chain: ForceChain, speedMps: number, withinS: number): boolean {
-  return RELEASED_DEG.toReversed().every((from) => {
-    const { verdict, settleS, trace } = release(chain, speedMps, from);
-    return (
+  return everyRelease(
+    chain,
+    speedMps,
+    ({ verdict, settleS, trace }) =>
       (verdict === 'sticks' && stands(trace)) ||
-      (verdict === 'settles' && settleS !== null && settleS <= withinS)
-    );
-  });
+      (verdict === 'settles' && settleS !== null && settleS <= withinS),
+  );
 }
+
+/** Whether nothing moves by itself in the end, however long it takes. */
+export function isStill(chain: ForceChain, speedMps: number): boolean {
+  return everyRelease(chain, speedMps, ({ verdict }) => verdict === 'settles' || verdict === 'sticks');
+}
+
+/** The widest first: it is the first to move as a rule, and then no other is asked. */
+const everyRelease = (chain: ForceChain, speedMps: number, holds: (one: HandsOff) => boolean): boolean =>
+  RELEASED_DEG.toReversed().every((from) => holds(release(chain, speedMps, from)));
 
 /**
  * How much a rim moves by itself at a speed: 0 where every release comes to rest; else, of the releases that do not, how
@@ -108,7 +118,19 @@ function isWorse(a: HandsOff, b: HandsOff): boolean {
   return by > 0 || (by === 0 && (a.settleS ?? Infinity) > (b.settleS ?? Infinity));
 }
 
-function release({ car, title, base, hardware }: ForceChain, speedMps: number, fromDeg: number): HandsOff {
+/** What a release hangs on; the effects of a title are not among it. */
+type Released = Omit<ForceChain, 'title'> & { title: Omit<TitleForce, 'effects'> };
+
+/** The searches for a damper, a spring and a minimum force ask for the same releases again and again. */
+const KEPT_RELEASES = 600;
+const release = remember(
+  letGo,
+  ({ car, title: { effects: _, ...title }, base, hardware }: ForceChain, speedMps, fromDeg) =>
+    contentKey([car, title, base, hardware, speedMps, fromDeg]),
+  KEPT_RELEASES,
+);
+
+function letGo({ car, title, base, hardware }: Released, speedMps: number, fromDeg: number): HandsOff {
   const rolling = rollingCar(car, speedMps);
   const motor = baseTorque(title, base, hardware, RATE_HZ);
   const rim = rimAt(fromDeg / DEG);

@@ -1,5 +1,5 @@
 import { bisect } from '../numeric/bisect';
-import { handsOff, isStillWithin, type ForceChain, type HandsOff } from './handsOff';
+import { handsOff, isStill, isStillWithin, type ForceChain, type HandsOff } from './handsOff';
 
 /** A rim that is calm this soon is calm. */
 const CALM_S = 1;
@@ -62,13 +62,10 @@ const MOST_MIN_FORCE = 0.5;
  * @returns `null` where it moves even without any
  */
 export function greatestMinForce(chain: ForceChain, speedMps: number, step: number): number | null {
-  const isStill = (minForce: number) => {
-    const { verdict } = handsOff({ ...chain, title: { ...chain.title, minForce } }, speedMps);
-    return verdict === 'settles' || verdict === 'sticks';
-  };
-  if (!isStill(0)) return null;
+  const holds = (minForce: number) => isStill({ ...chain, title: { ...chain.title, minForce } }, speedMps);
+  if (!holds(0)) return null;
   const most = Math.ceil(MOST_MIN_FORCE / step);
-  if (isStill(most * step)) return most * step;
-  const rocks = bisect(0, most, (steps) => !isStill(steps * step));
+  if (holds(most * step)) return most * step;
+  const rocks = bisect(0, most, (steps) => !holds(steps * step));
   return Number(((rocks - 1) * step).toPrecision(12));
 }

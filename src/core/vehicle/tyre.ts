@@ -57,7 +57,8 @@ export function makeTyre(spec: TyreSpec): Tyre {
         return rho;
       }
       const peak = friction(load) * load;
-      out.fx = (peak * longitudinal.at(rho) * sx) / rho;
+      // A wheel that rolls freely is asked for its side force alone.
+      out.fx = sx === 0 ? 0 : (peak * longitudinal.at(rho) * sx) / rho;
       out.fy = (peak * lateral.at(rho) * sy) / rho;
       return rho;
     },

@@ -151,12 +151,16 @@ export const LET_GO = {
 } as const;
 
 /** The rim after it is let go, at a slow roll and at speed. */
-export function letGoOption(roll: number[], fast: number[], palette: ChartPalette): EChartsCoreOption {
+export function letGoOption(
+  roll: readonly number[],
+  fast: readonly number[],
+  palette: ChartPalette,
+): EChartsCoreOption {
   const base = chartBase(palette);
-  const points = (trace: number[]) => trace.map((deg, i) => [i * TRACE_STEP_S, deg]);
+  const points = (trace: readonly number[]) => trace.map((deg, i) => [i * TRACE_STEP_S, deg]);
   const most = Math.max(6, ...roll.map(Math.abs), ...fast.map(Math.abs));
   const end = Math.ceil(most / 5) * 5;
-  const line = (name: string, trace: number[], type: string) => ({
+  const line = (name: string, trace: readonly number[], type: string) => ({
     name,
     type: 'line',
     showSymbol: false,
