@@ -159,13 +159,19 @@ describe('dead zone', () => {
   });
 
   it('hides a rough spot from the nearer side, and says so where that is not worth its travel', () => {
-    expect(roughAdvice({ from: 0.01, to: 0.04, ratio: 5 })).toMatch(/^A dead zone of 4.0 % .* plaster/);
-    expect(roughAdvice({ from: 0.94, to: 0.97, ratio: 5 })).toMatch(/^A range that ends at 94.0 %/);
+    expect(roughAdvice({ from: 0.01, to: 0.04, ratio: 5 }, 'throttle')).toMatch(
+      /^A dead zone of 4.0 % .* plaster/,
+    );
+    expect(roughAdvice({ from: 0.94, to: 0.97, ratio: 5 }, 'throttle')).toMatch(
+      /^A range that ends at 94.0 %/,
+    );
     fc.assert(
       fc.property(fc.double({ min: 0, max: 0.95, noNaN: true }), (from) => {
         const spot = { from, to: from + 0.05, ratio: 5 };
         const cost = Math.min(spot.to, 1 - from);
-        expect(/sensor must be replaced/.test(roughAdvice(spot))).toBe(cost > 0.1);
+        expect(/sensor must be replaced/.test(roughAdvice(spot, 'throttle'))).toBe(cost > 0.1);
+        // Neither a dead zone nor a shorter range hides a place of a wheel's track.
+        expect(roughAdvice(spot, 'steering')).toMatch(/^No setting hides it.*sensor must be replaced/);
       }),
     );
   });

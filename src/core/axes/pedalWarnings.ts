@@ -1,7 +1,8 @@
 import { percent } from '../text/percent';
+import { restingLimb } from './axes';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { runsOf, type Recording } from './recording';
-import { notJudged, roughAdvice } from './roughAdvice';
+import { notJudged, roughAdvice, roughPlace } from './roughAdvice';
 import type { Roughness } from './roughness';
 import { LEAST_PRESSES } from './saturation';
 
@@ -66,8 +67,8 @@ const WATCHES: ((c: Case) => string[])[] = [
       `${said}: record at least ${LEAST_PRESSES} of your hardest comfortable presses for a saturation (6 are better).`,
     ];
   },
-  ({ analysis: { deadzone } }) =>
-    deadzone === null ? ['No resting foot and no slack recorded: the dead zone cannot be told.'] : [],
+  ({ analysis: { axis, deadzone } }) =>
+    deadzone === null ? [`No ${restingLimb(axis)} and no slack recorded: the dead zone cannot be told.`] : [],
   ({ wear: { refused } }) =>
     refused > 0
       ? [`${plural(refused, 'sweep')} crossed in under half a second: too fast to judge the track's wear.`]
@@ -78,11 +79,8 @@ const WATCHES: ((c: Case) => string[])[] = [
       ? [`At ${rateHz.toFixed(0)} Hz wear is judged roughly; ${FINE_RATE_HZ} Hz or more would be sure.`]
       : [];
   },
-  ({ analysis: { roughSpots } }) =>
-    roughSpots.map(
-      (spot) =>
-        `Rough track from ${percent(spot.from, 1)} to ${percent(spot.to, 1)} of travel. ${roughAdvice(spot)}`,
-    ),
+  ({ analysis: { axis, roughSpots } }) =>
+    roughSpots.map((spot) => `Rough track ${roughPlace(spot, axis)}. ${roughAdvice(spot, axis)}`),
   ({ analysis: { dropouts } }) =>
     dropouts > 0
       ? [`The signal dropped out ${plural(dropouts, 'time')}: look at the sensor and its plug.`]

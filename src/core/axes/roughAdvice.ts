@@ -1,3 +1,4 @@
+import type { AxisName } from './axes';
 import { percent } from '../text/percent';
 import type { RoughSpot } from './roughness';
 
@@ -8,8 +9,14 @@ const MOST_WORTH_HIDING = 0.1;
 export const notJudged = (rateHz: number) =>
   `The readings of the sweeps are too few or too far apart (${rateHz.toFixed(0)} Hz) to judge the track's wear: let nothing else run beside a capture, and sweep slowly.`;
 
+/** Where a spot is: a wheel has no travel from nothing to full. */
+export const roughPlace = ({ from, to }: RoughSpot, axis: AxisName): string =>
+  `from ${percent(from, 1)} to ${percent(to, 1)} of ${axis === 'steering' ? 'the span' : 'travel'}`;
+
 /** What to do about a spot, after the words that say where it is. */
-export function roughAdvice(spot: RoughSpot): string {
+export function roughAdvice(spot: RoughSpot, axis: AxisName): string {
+  // A wheel's dead zone lies at its centre and its range ends on both sides: neither hides a place between.
+  if (axis === 'steering') return 'No setting hides it: cleaning may help, or the sensor must be replaced.';
   const cut = hidingCut(spot);
   const cost = 'deadzone' in cut ? cut.deadzone : 1 - cut.saturation;
   if (cost > MOST_WORTH_HIDING)

@@ -1,6 +1,6 @@
 import type { SteeringAnalysis } from './steeringAnalysis';
 import type { Recording } from './recording';
-import { notJudged } from './roughAdvice';
+import { notJudged, roughAdvice, roughPlace } from './roughAdvice';
 import type { Roughness } from './roughness';
 
 const Z95 = 1.96;
@@ -37,9 +37,7 @@ export function steeringWarnings(
     );
   if (!wear.isJudged && wear.refused === 0) warnings.push(notJudged(analysis.rateHz));
   for (const spot of roughSpots)
-    warnings.push(
-      `Rough track from ${(100 * spot.from).toFixed(1)} % to ${(100 * spot.to).toFixed(1)} % of the span: cleaning may help, or the sensor must be replaced.`,
-    );
+    warnings.push(`Rough track ${roughPlace(spot, 'steering')}. ${roughAdvice(spot, 'steering')}`);
   if (dropouts > 0) warnings.push(`The signal dropped out ${dropouts} time${dropouts === 1 ? '' : 's'}.`);
   return warnings;
 }

@@ -3,7 +3,7 @@
 import { brakeForceInstead } from '@/book/judge/brakeForce';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
-import { roughAdvice } from '@/core/axes/roughAdvice';
+import { roughAdvice, roughPlace } from '@/core/axes/roughAdvice';
 import { rotationAdvice } from '@/core/axes/rotationAdvice';
 import { gridValue, toCanonical } from '@/core/response/dialect';
 import { valueOf } from '@/core/response/settings';
@@ -41,13 +41,13 @@ function pieces(axis: AxisView, view: BookView): Piece[] {
 }
 
 /** A track that is worn: where, and what is to be done about it. */
-function wornPieces({ name }: AxisView, { roughSpots }: AxisAnalysis): Piece[] {
+function wornPieces({ axis, name }: AxisView, { roughSpots }: AxisAnalysis): Piece[] {
   const [spot] = roughSpots;
   if (!spot) return [];
   return [
     {
       title: <span className="text-rust">{name}: the track is worn</span>,
-      text: `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${roughAdvice(spot)}`,
+      text: `Rough ${roughPlace(spot, axis)}. ${roughAdvice(spot, axis)}`,
     },
   ];
 }

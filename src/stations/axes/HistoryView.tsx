@@ -3,7 +3,7 @@
 import { useCallback, useState } from 'react';
 import { LEAST_FOR_TREND, NOISE_REACH_SIGMAS, type AxisHistory } from '@/core/axes/axisHistory';
 import { AXIS_WORDS } from '@/core/axes/axes';
-import { roughAdvice } from '@/core/axes/roughAdvice';
+import { roughAdvice, roughPlace } from '@/core/axes/roughAdvice';
 import { Button } from '@/ui/Button';
 import { Chart } from '@/ui/Chart';
 import type { AxisPast, AxisView } from '@/book/model/axisView';
@@ -149,12 +149,10 @@ function adviceTitle({ outgrows, noise, points }: AxisHistory): string {
   return points.length < LEAST_FOR_TREND ? 'Capture it again in some weeks' : 'Nothing to do';
 }
 
-function adviceText({ effective }: AxisView, history: AxisHistory): string {
+function adviceText({ axis, effective }: AxisView, history: AxisHistory): string {
   const { noise, outgrows, points } = history;
   const spot = points.at(-1)?.roughSpots[0];
-  const worn = spot
-    ? `Rough from ${percent(spot.from)} to ${percent(spot.to)} of travel. ${roughAdvice(spot)} `
-    : '';
+  const worn = spot ? `Rough ${roughPlace(spot, axis)}. ${roughAdvice(spot, axis)} ` : '';
   // Fewer captures than a trend needs say nothing of it, not that there is none.
   if (!noise)
     return points.length < LEAST_FOR_TREND
