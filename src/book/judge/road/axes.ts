@@ -27,39 +27,55 @@ const isShort = ({ recommendations }: AxisFacts) =>
 export const openOf = ({ recommendations, declined }: Pick<AxisFacts, 'recommendations' | 'declined'>) =>
   recommendations.filter(({ parameter }) => !declined.includes(parameter));
 
-/** What is wrong with one axis in a few words, most pressing first. */
-const FAULTS: ((axis: AxisFacts) => string | null)[] = [
-  ({ problems, name }) => (problems.length > 0 ? `${name} capture cannot be read` : null),
-  (axis) => (drags(axis) ? `${axis.name} drags under a ${restingLimb(axis.axis)}` : null),
-  (axis) => (isShort(axis) ? `Full ${axis.name.toLowerCase()} is out of reach` : null),
-  ({ capture, name }) =>
-    capture && capture.analysis.roughSpots.length > 0 ? `${name} track is rough in places` : null,
-  ({ capture, name }) => {
-    const analysis = capture?.analysis;
-    const isBad =
-      analysis?.axis === 'gear' &&
-      analysis.gates.some((gate) => gate.missed > 0 || gate.doubles > 0 || gate.reading === null);
-    return isBad ? `${name} misses or doubles gates` : null;
+/** What is wrong with one axis in a few words, most pressing first; where a setting would mend it, which one. */
+const FAULTS: { says(axis: AxisFacts): string | null; mendedBy?: 'deadzone' | 'saturation' }[] = [
+  { says: ({ problems, name }) => (problems.length > 0 ? `${name} capture cannot be read` : null) },
+  {
+    says: (axis) => (drags(axis) ? `${axis.name} drags under a ${restingLimb(axis.axis)}` : null),
+    mendedBy: 'deadzone',
+  },
+  {
+    says: (axis) => (isShort(axis) ? `Full ${axis.name.toLowerCase()} is out of reach` : null),
+    mendedBy: 'saturation',
+  },
+  {
+    says: ({ capture, name }) =>
+      capture && capture.analysis.roughSpots.length > 0 ? `${name} track is rough in places` : null,
+  },
+  {
+    says: ({ capture, name }) => {
+      const analysis = capture?.analysis;
+      const isBad =
+        analysis?.axis === 'gear' &&
+        analysis.gates.some((gate) => gate.missed > 0 || gate.doubles > 0 || gate.reading === null);
+      return isBad ? `${name} misses or doubles gates` : null;
+    },
   },
 ];
 
 /** What is to be said of one axis: a fault, what is open, or how far it is. */
 export function axisFinding(axis: AxisFacts): Finding {
   const { name, capture, draft, recommendations, declined } = axis;
+  const isWanted = ({ mendedBy }: (typeof FAULTS)[number]) =>
+    mendedBy !== undefined && declined.includes(mendedBy);
   const heading = capture
     ? inWords(capture.analysis, recommendations, drags(axis))
     : `The ${name.toLowerCase()} is not measured yet`;
   if (draft) return { health: 'under-way', reason: `${name} capture waits to go on`, heading };
-  const fault = FAULTS.map((look) => look(axis)).find((said) => said !== null);
-  // What the driver wants so is said, and is no fault.
-  if (fault && declined.length > 0 && openOf(axis).length === 0 && FAULTS[0]!(axis) === null)
-    return { health: 'settled', reason: `${fault}, as you want it`, heading };
-  if (fault) return { health: 'look', reason: fault, heading };
+  const faults = FAULTS.filter(({ says }) => says(axis) !== null);
+  const fault = faults.find((one) => !isWanted(one));
+  if (fault) return { health: 'look', reason: fault.says(axis)!, heading };
   if (!capture) return { health: 'untouched', reason: `${name} not measured yet`, heading };
   // A recommendation that waits is no end.
   const [open] = openOf(axis);
   if (open) return { health: 'under-way', reason: `${name}: ${open.label.toLowerCase()} is open`, heading };
-  return { health: 'settled', reason: `${name} measured`, heading };
+  // What the driver wants so is said, and is no fault.
+  const [wanted] = faults;
+  return {
+    health: 'settled',
+    reason: wanted ? `${wanted.says(axis)!}, as you want it` : `${name} measured`,
+    heading,
+  };
 }
 
 /** The brake first: what is wrong with it costs the most. */

@@ -169,6 +169,14 @@ it('a proposal that is not for this driver is no fault and no end that waits, an
   expect(said({ axes: half })['shape']).toBe('under-way: Saturation 0 → 5 is open');
 });
 
+it('who waves one proposal away is still told what no setting mends', () => {
+  const worn = capture({ ...DRAGS, roughSpots: [{ from: 0.5, to: 0.6, ratio: 5 }] });
+  const waved = { capture: worn, recommendations: [advice('deadzone')], declined: ['deadzone' as const] };
+  expect(said({ axes: brake(waved), proof: proof(true) })['axes']).toBe(
+    'look: Brake track is rough in places',
+  );
+});
+
 it('opens the axis that needs a look before one that is missing', () => {
   const [a, b] = brake({ recommendations: [advice('deadzone')] });
   expect(axisToLookAt([a!, b!]).axis).toBe('brake');
