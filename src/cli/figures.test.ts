@@ -14,6 +14,7 @@ import type { AxisName } from '@/core/axes/axes';
 import { brakeForceAdvice } from '@/core/axes/brakeForce';
 import { rotationAdvice } from '@/core/axes/rotationAdvice';
 import { canonicalFacts } from '@/core/force/canonicalFacts';
+import { adviceInOrder } from '@/core/force/forceAdvice';
 import { chainOf } from '@/core/force/chainOf';
 import { crashSpike } from '@/core/force/crashSpike';
 import { driveForForce, forceQuestions } from '@/core/force/forceQuestions';
@@ -223,6 +224,14 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
       expect(given['judgement']).toEqual(plain(judgement));
       expect(given['balance']).toEqual(plain(balance));
       expect(given['cue']).toEqual(plain(cue));
+      // Profiles hold no menus, so what is advised is compared over the same canonical ones.
+      const canonical = canonicalFacts(chainOf(facts), view.car);
+      const said = {
+        ride: questions.judge(canonical, USUAL_SCHOOLS),
+        stability: questions.calm(canonical, USUAL_SCHOOLS),
+        smooth: questions.smooth(canonical, USUAL_SCHOOLS),
+      };
+      expect(given['advice']).toEqual(plain(adviceInOrder(said)));
       const parts = questions.partsOf(facts);
       expect(given['smooth']).toEqual(plain(parts.smooth()));
       expect(given['centre']).toEqual(plain(parts.centre()));
@@ -239,12 +248,11 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
         facts: canonicalFacts(chainOf(facts), carById(id)),
         plan: { ...plan, laps: 1, car: carById(id) },
       }));
-      const rows = questions.cars(canonicalFacts(chainOf(facts), view.car), others, 'peak');
+      const rows = questions.cars(canonical, others, 'peak');
       expect(cars['cars']).toEqual(
         rows.map(({ carId, name, peak, weightNm, ratio }) => plain({ carId, name, peak, weightNm, ratio })),
       );
 
-      const canonical = canonicalFacts(chainOf(facts), view.car);
       const complaint = plan === own ? 'weak' : 'gravel';
       const answer = questions.feel(complaint, canonical, USUAL_SCHOOLS, []);
       expect(pebble('feel', path, ...where, '--complaint', complaint)).toMatchObject(plain(answer) as object);

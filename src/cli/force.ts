@@ -1,4 +1,5 @@
 import { COMPLAINTS } from '@/core/feel/complaints';
+import { adviceInOrder } from '@/core/force/forceAdvice';
 import { judgeLogged } from '@/core/force/forceQuestions';
 import { readRideCsv } from '@/core/formats/rideCsv';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
@@ -32,7 +33,11 @@ export const forceCommand: Command = {
       ...report,
       ...calm,
       ...smooth,
-      advice: [...calm.advice, ...smooth.advice],
+      advice: adviceInOrder({
+        ride: logged ? { ...report, gain: logged.gain } : report,
+        stability: calm,
+        smooth,
+      }),
       logged,
       inputs: file === undefined ? inputs : [...inputs, { input: 'log', value: file, evidence: 'measured' }],
     };
@@ -46,9 +51,10 @@ export const forceCommand: Command = {
         ['let go at speed', calm.calm.fast.verdict],
         ['detail kept', shown(smooth.smooth.detail)],
         ['roughness', shown(smooth.smooth.roughness)],
-        ...[report.gain, report.weight, ...json.advice].flatMap((advice) =>
-          advice ? [[`${advice.label} ${shown(advice.from)} → ${shown(advice.to)}`, advice.evidence]] : [],
-        ),
+        ...json.advice.map(({ label, from, to, evidence }) => [
+          `${label} ${shown(from)} → ${shown(to)}`,
+          evidence,
+        ]),
         ...report.notes.map((note) => ['note', note]),
       ],
     };

@@ -61,9 +61,7 @@ export function SimulatedPanel({ rig, state, axis, step, followRef }: Props) {
   );
   return (
     <fieldset className="mt-2 border-b border-line pb-4">
-      <legend className="py-3 text-[16px] font-semibold">
-        Simulated {AXES[axis].limb.toLowerCase().replace(/s$/, '')}
-      </legend>
+      <legend className="py-3 text-[16px] font-semibold">Simulated {AXES[axis].limb.toLowerCase()}</legend>
       <p className="text-[15px] text-muted">
         No hardware here: it stands in for yours on the {AXIS_WORDS[axis]}.
       </p>

@@ -3,6 +3,7 @@ import { gateName } from '@/core/axes/analyseShifter';
 import type { CaptureStep } from '@/core/axes/programme';
 import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { percent } from '@/core/text/percent';
+import { capital } from './format';
 
 export interface Prompt {
   title: string;
@@ -99,7 +100,7 @@ export function stepName(step: CaptureStep, isSequential = false): string {
     sweep: 'Full sweeps',
     press: 'Presses',
     hold: `${(step.degrees ?? 0) > 0 ? 'Left' : 'Right'} ${Math.abs(step.degrees ?? 0)}°`,
-    gate: gateName(step.gate ?? 1, isSequential).replace(/^./, (c) => c.toUpperCase()),
+    gate: capital(gateName(step.gate ?? 1, isSequential)),
   };
   return names[step.kind];
 }

@@ -1,5 +1,6 @@
 import type { Comparison } from '@/core/decide/compareRides';
 import { lapTime, signed } from './format';
+import { listed } from '@/core/text/listed';
 import { percent } from '@/core/text/percent';
 
 type Figure = Pick<Comparison, 'unit' | 'digits'>;
@@ -67,8 +68,7 @@ export function verdictSentence(comparisons: Comparison[], { ridesA, ridesB }: S
     .filter((one) => one !== undefined)
     .slice(0, MOST_SAID);
   if (said.length === 0) return notShown(comparisons);
-  const sentence = said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)!}` : said[0]!;
-  return `${Math.min(ridesA, ridesB) > 1 ? 'With B' : 'In ride B'} ${sentence}`;
+  return `${Math.min(ridesA, ridesB) > 1 ? 'With B' : 'In ride B'} ${listed(said)}`;
 }
 
 function notShown(comparisons: Comparison[]): string {

@@ -1,4 +1,4 @@
-import { chainOf, hardwareInputs, ifAsUsual, type ChainFacts } from '@/core/force/chainOf';
+import { chainOf, ifAsUsual, isDescribed, type ChainFacts } from '@/core/force/chainOf';
 import { crashSpike } from '@/core/force/crashSpike';
 import { heavier } from '@/core/force/heavier';
 import { forceField, isForceField, type ForceParameter } from '@/core/force/forceParameters';
@@ -71,7 +71,7 @@ export function forceFinding(facts: ForceFacts): Finding {
   const from = worst && worst.fromDeg > SMALL_PUSH_DEG ? 'Let go far off centre' : 'Let go';
   const [dead] = deadNames(facts);
   const usual = ifAsUsual(rig.spec);
-  const isKnown = hardwareInputs(rig.spec).torque.evidence !== 'assumed';
+  const isKnown = isDescribed(rig.spec);
   // A damper that does nothing is often why it saws: both are said at once.
   if (isKnown && worst?.verdict === 'saws')
     return {

@@ -3,7 +3,7 @@ export interface RideTrace {
   stepM: number;
   brake: number[];
   throttle: number[];
-  /** km/h. */
+  /** m/s. */
   speed: number[];
 }
 

@@ -5,8 +5,6 @@ import { loadRide } from '@/data/rides';
 import { memo } from './memo';
 import type { RideTrace } from '../model/rideTrace';
 
-const KMH = 3.6;
-
 export function rideTrace(db: Database, id: string): Promise<RideTrace | null> {
   return memo(db, `trace:${id}`, async () => {
     const log = await loadRide(db, id);
@@ -19,7 +17,7 @@ export function rideTrace(db: Database, id: string): Promise<RideTrace | null> {
       stepM: brake.stepM,
       brake: Array.from(brake.values),
       throttle: Array.from(throttle.values),
-      speed: Array.from(speed.values, (v) => v * KMH),
+      speed: Array.from(speed.values),
     };
   });
 }

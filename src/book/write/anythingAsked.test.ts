@@ -196,5 +196,4 @@ it.each(CALLS)(
     );
     await expectRoundTrip(book.book);
   },
-  60_000,
 );

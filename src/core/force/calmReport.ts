@@ -1,4 +1,4 @@
-import { lazily } from '../numeric/lazily';
+import { lazily } from './lazily';
 import type { CalmReport } from './forceAdvice';
 import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearch';

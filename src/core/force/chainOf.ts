@@ -71,10 +71,13 @@ export function assumedOf(spec: RigSpec): string[] {
   return assumedIn(basisOn(torque, friction, delay, rimInertia));
 }
 
+/** Whether the owner wrote down what base it is: its torque, which everything about the rim is in proportion to. */
+export const isDescribed = (spec: RigSpec): boolean => hardwareInputs(spec).torque.evidence !== 'assumed';
+
 /** What a forecast of the rim hangs on, to be said behind it; nothing where torque and friction are written down. */
 export function ifAsUsual(spec: RigSpec): string {
-  const { torque, friction } = hardwareInputs(spec);
-  if (torque.evidence === 'assumed') return ', if the base is as usual';
+  if (!isDescribed(spec)) return ', if the base is as usual';
+  const { friction } = hardwareInputs(spec);
   return friction.evidence === 'assumed' ? ', if its friction is as usual' : '';
 }
 

@@ -3,7 +3,16 @@ import { menusFor } from '@/catalog/menusFor';
 import { keyText } from '../settings/setting';
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';
-import { calmAdvice, deadAdvice, doubledAdvice, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
+import {
+  adviceInOrder,
+  calmAdvice,
+  deadAdvice,
+  doubledAdvice,
+  gainAdvice,
+  isCalm,
+  minForceAdvice,
+  type CalmReport,
+} from './forceAdvice';
 import { forceRecorder } from './forceInputs';
 import { judgeForce } from './judgeForce';
 
@@ -147,4 +156,35 @@ it('a dead damper is taken away where nothing needs it, and let through where th
   expect(
     doubledAdvice(factsOf('tern', { 'title/steering/titleDamper': 30, 'base/steering/damper': 50 })),
   ).toEqual([]);
+});
+
+describe('what is advised, in order', () => {
+  const one = (field: string, to: number) => ({
+    key: { layer: 'title', axis: 'steering', field } as const,
+    label: field,
+    from: 50,
+    to,
+    evidence: '',
+  });
+  const calmWith = (verdict: 'settles' | 'sticks' | 'rings' | 'saws') =>
+    ({ roll: { verdict: 'settles' }, fast: { verdict } }) as unknown as CalmReport;
+  const asked = (verdict: 'settles' | 'sticks' | 'rings' | 'saws', gain: number) => ({
+    stability: { calm: calmWith(verdict), advice: [one('titleDamper', 60), one('minForce', 60)] },
+    ride: { gain: one('gain', gain), weight: null },
+    smooth: { advice: [one('smoothing', 60)] },
+  });
+  const fields = (of: Parameters<typeof adviceInOrder>[0]) => adviceInOrder(of).map(({ key }) => key.field);
+
+  it('a rim that is still gets all of it, stability first', () => {
+    for (const verdict of ['settles', 'sticks'] as const)
+      expect(fields(asked(verdict, 60))).toEqual(['titleDamper', 'minForce', 'gain', 'smoothing']);
+  });
+
+  it('one that moves by itself, or of which nothing is known yet, gets no more force', () => {
+    for (const verdict of ['rings', 'saws'] as const)
+      expect(fields(asked(verdict, 60))).toEqual(['titleDamper', 'smoothing']);
+    expect(fields({ ...asked('settles', 60), stability: null })).toEqual(['smoothing']);
+    // Less of it is never withheld.
+    expect(fields(asked('saws', 40))).toEqual(['titleDamper', 'gain', 'smoothing']);
+  });
 });

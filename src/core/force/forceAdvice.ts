@@ -114,6 +114,28 @@ const ADDING: readonly string[] = ['gain', 'minForce', 'strength'] satisfies For
 export const addsForce = ({ key, from, to }: Pick<Proposal, 'key' | 'from' | 'to'>): boolean =>
   to > from && ADDING.includes(key.field);
 
+/** What three kinds of questions would each change. */
+interface Asked {
+  ride: { gain: Proposal | null; weight: Proposal | null } | null;
+  stability: { calm: CalmReport; advice: readonly Proposal[] } | null;
+  smooth: { advice: readonly Proposal[] } | null;
+}
+
+/**
+ * Everything that is advised of the force, in the order in which it is done. What would add force waits until the rim is
+ * known to be still.
+ */
+export function adviceInOrder({ ride, stability, smooth }: Asked): Proposal[] {
+  const all = [
+    ...(stability?.advice ?? []),
+    ride?.gain ?? null,
+    ride?.weight ?? null,
+    ...(smooth?.advice ?? []),
+  ];
+  const isStill = stability !== null && isCalm(stability.calm);
+  return all.filter((one) => one !== null).filter((one) => isStill || !addsForce(one));
+}
+
 /** A lift smaller than this is not felt. */
 const LEAST_LIFT = 0.01;
 

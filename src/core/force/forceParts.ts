@@ -1,4 +1,4 @@
-import { lazily } from '../numeric/lazily';
+import { lazily } from './lazily';
 import { balanceOf, gripCue, type BalanceReport } from './balance';
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';

@@ -6,15 +6,7 @@ import { simulateRide, type RidePlan, type RideProgress } from '../vehicle/simul
 import { maskNotes } from './balance';
 import { carForce, carGains, type AlikeBy, type CarGain } from './carGains';
 import { chainOf, type ChainFacts } from './chainOf';
-import {
-  addsForce,
-  calmAdvice,
-  deadAdvice,
-  doubledAdvice,
-  gainAdvice,
-  isCalm,
-  minForceAdvice,
-} from './forceAdvice';
+import { calmAdvice, deadAdvice, doubledAdvice, gainAdvice, isCalm, minForceAdvice } from './forceAdvice';
 import type { Proposal } from '../settings/proposal';
 import { forceRecorder } from './forceInputs';
 import { effectParameter, forceField } from './forceParameters';
@@ -142,8 +134,7 @@ function calmParts(parts: ForceParts, schools: ForceSchools): StabilityReport {
   const dead = deadAdvice(facts, isCalm(calm));
   // A damper that is let through may be enough: one change at a time.
   const calmer = dead.length > 0 ? null : calmAdvice(facts, calm);
-  const found = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
-  const least = found && addsForce(found) && !isCalm(calm) ? null : found;
+  const least = minForceAdvice(facts, chain, judged().judgement.weakest, calm);
   return {
     calm,
     advice: [...dead, ...given([calmer, springAdvice(facts, chain, calm, schools.spring), least])],

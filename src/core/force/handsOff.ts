@@ -1,4 +1,4 @@
-import { contentKey, remember } from '../numeric/remember';
+import { contentKey, remember } from './remember';
 import type { CarSpec } from '../vehicle/carSpec';
 import { baseTorque } from './baseTorque';
 import type { BaseForce, BaseHardware, TitleForce } from './forceSettings';
@@ -121,7 +121,7 @@ function isWorse(a: HandsOff, b: HandsOff): boolean {
 /** What a release hangs on; the effects of a title are not among it. */
 type Released = Omit<ForceChain, 'title'> & { title: Omit<TitleForce, 'effects'> };
 
-/** The searches for a damper, a spring and a minimum force ask for the same releases again and again. */
+/** The searches for a damper, a spring and a minimum force ask for the same releases again and again; about 4 MB. */
 const KEPT_RELEASES = 600;
 const release = remember(
   letGo,

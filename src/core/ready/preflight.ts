@@ -4,6 +4,7 @@ import type { AxisAnalysis } from '../axes/analyseAxis';
 import type { AxisName } from '../axes/axes';
 import { isStrong, type RigSpec } from '../rig/rigSpec';
 import { line } from '../text/line';
+import { listed } from '../text/listed';
 import { atMsSchema } from '../text/time';
 
 /** How a title behaves before it runs: what pre-flight has to know of it. */
@@ -125,10 +126,6 @@ function leversOf({ handbrake, shifter, paddles }: RigSpec): string[] {
     ...(paddles ? ['clutch paddles'] : []),
   ];
 }
-
-/** "wheel, pedals and shifter". */
-const listed = (names: string[]): string =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
 const RESET_WORDS: Record<ResetBy, string> = {
   firmware: 'the firmware changed since',

@@ -2,8 +2,8 @@
 
 import Link from 'next/link';
 import { changeAsked, proposalId, type Proposal } from '@/core/settings/proposal';
-import { addsForce, isCalm } from '@/core/force/forceAdvice';
-import { hardwareInputs } from '@/core/force/chainOf';
+import { adviceInOrder } from '@/core/force/forceAdvice';
+import { isDescribed } from '@/core/force/chainOf';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
@@ -31,17 +31,12 @@ export function ForceAdviceSteps({
   report: ForceReport | null;
   view: BookView;
 }) {
-  const calm = force.stability?.calm;
-  const ofTheRide = (report ? [report.gain, report.weight] : []).filter((one) => one !== null);
-  const all = [
-    ...(force.stability?.advice ?? []),
-    ...ofTheRide.filter((one) => !addsForce(one) || !calm || isCalm(calm)),
-    ...(force.smooth?.advice ?? []),
-  ];
+  const { stability, smooth } = force;
+  const all = adviceInOrder({ ride: report, stability, smooth });
   const shown = all.filter((one) => !view.declined.includes(proposalId(one)));
   const least = forceField(view.menus, view.settings, 'title', 'minForce');
   // Of a base that nobody wrote down everything is taken as usual: to say what it is comes first.
-  const first = hardwareInputs(view.rig.spec).torque.evidence === 'assumed' ? 1 : 0;
+  const first = isDescribed(view.rig.spec) ? 0 : 1;
   return (
     <>
       {first === 1 && (

@@ -180,7 +180,7 @@ function RideChart({ trace, unit }: { trace: RideTrace; unit: SpeedUnit }) {
         columns: ['distance m', `speed ${speedWord(unit)}`, 'throttle %', 'brake %'],
         rows: trace.speed.map((v, i) => [
           (i * trace.stepM).toFixed(0),
-          inUnit(v / 3.6, unit).toFixed(1),
+          inUnit(v, unit).toFixed(1),
           (100 * trace.throttle[i]!).toFixed(1),
           (100 * trace.brake[i]!).toFixed(1),
         ]),

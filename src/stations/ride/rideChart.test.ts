@@ -8,7 +8,7 @@ it('tells the lines of a ride apart by hue, stroke and mark', () => {
 });
 
 it('draws speed in the driver’s unit', () => {
-  const trace = { stepM: 4, brake: [0], throttle: [1], speed: [144] };
+  const trace = { stepM: 4, brake: [0], throttle: [1], speed: [40] };
   const drawn = (unit: 'kmh' | 'mph') =>
     (rideOption(trace, palette, unit) as unknown as { series: { name: string; data: number[][] }[] })
       .series[0]!;

@@ -59,14 +59,7 @@ export function rideOption(trace: RideTrace, palette: ChartPalette, unit: SpeedU
       { ...valueAxis(palette, 'pedals, %'), gridIndex: 1, min: 0, max: 100, interval: 50, nameGap: 12 },
     ],
     series: [
-      line(
-        `Speed, ${speedWord(unit)}`,
-        0,
-        along(trace.speed, inUnit(1 / 3.6, unit)),
-        palette.ink,
-        1.6,
-        'solid',
-      ),
+      line(`Speed, ${speedWord(unit)}`, 0, along(trace.speed, inUnit(1, unit)), palette.ink, 1.6, 'solid'),
       line('Throttle, %', 1, along(trace.throttle, 100), palette.throttle, 1.6, DASH_DOT),
       line('Brake, %', 1, along(trace.brake, 100), palette.brake, 2.6, 'solid'),
     ],

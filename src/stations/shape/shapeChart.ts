@@ -1,6 +1,5 @@
-import { AXES, strokeOf } from '@/core/axes/axes';
 import type { EChartsCoreOption } from 'echarts/core';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { AXES, AXIS_WORDS, strokeOf, type AxisName } from '@/core/axes/axes';
 import { respond } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import { axisInk } from '@/parts/axisInk';
