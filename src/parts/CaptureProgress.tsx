@@ -1,17 +1,19 @@
 import { isSequentialLever } from '@/core/axes/analyseShifter';
+import type { AxisName } from '@/core/axes/axes';
 import type { CaptureStep } from '@/core/axes/programme';
 import { Pebble } from '@/ui/Pebble';
 import type { CaptureStatus } from '@/live/captureSession';
 import { stepName } from '@/words/prompts';
 
 interface Props {
+  axis: AxisName;
   steps: CaptureStep[];
   status: Pick<CaptureStatus, 'at' | 'done' | 'progress'>;
   isLarge?: boolean;
 }
 
 /** Every repeat as a pebble; the step under way fills. */
-export function CaptureProgress({ steps, status, isLarge = false }: Props) {
+export function CaptureProgress({ axis, steps, status, isLarge = false }: Props) {
   const size = isLarge ? 34 : 22;
   // Many short steps (gates, holds) are named by the one under way alone.
   const isCrowded = steps.length > 6;
@@ -27,9 +29,9 @@ export function CaptureProgress({ steps, status, isLarge = false }: Props) {
               className={`block min-h-5 ${isLarge ? 'text-xl' : 'text-sm'} ${isHere ? 'font-bold' : 'text-muted'}`}
             >
               {!isCrowded || isHere ? (
-                stepName(step, isSequential)
+                stepName(step, axis, isSequential)
               ) : (
-                <span className="sr-only">{stepName(step, isSequential)}</span>
+                <span className="sr-only">{stepName(step, axis, isSequential)}</span>
               )}
             </span>
             <span className="flex gap-1" aria-label={`${done} of ${step.wanted}`} role="img">

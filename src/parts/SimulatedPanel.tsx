@@ -8,12 +8,12 @@ import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceState } from '@/devices/source';
 import { setPace, useLiveRig } from '@/live/liveRig';
 
-const PEDAL_MOTIONS: [Motion, string][] = [
+const pedalMotions = (axis: AxisName): [Motion, string][] => [
   ['off', 'Lift off'],
   ['rest', 'Rest on it'],
   ['takeup', 'Take up'],
   ['sweep', 'Sweep'],
-  ['press', 'Press'],
+  ['press', AXES[axis].verb],
 ];
 const WHEEL_MOTIONS: [Motion, string][] = [
   ['off', 'Let go'],
@@ -30,7 +30,7 @@ const SPEEDS = [1, 4, 16];
 
 function motionsOf(axis: AxisName): [Motion, string][] {
   if (axis === 'steering') return WHEEL_MOTIONS;
-  return axis === 'gear' ? LEVER_MOTIONS : PEDAL_MOTIONS;
+  return axis === 'gear' ? LEVER_MOTIONS : pedalMotions(axis);
 }
 
 interface Props {

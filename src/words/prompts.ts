@@ -1,7 +1,7 @@
 import type { GuideRemark } from '@/core/axes/guideState';
 import { gateName } from '@/core/axes/analyseShifter';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { AXES, AXIS_WORDS, strokeOf, strokesOf, type AxisName } from '@/core/axes/axes';
 import { percent } from '@/core/text/percent';
 import { capital } from './format';
 
@@ -92,35 +92,39 @@ export function promptOf(axis: AxisName, step: CaptureStep | null, at: number, i
 }
 
 /** Names of the steps over their pebbles. */
-export function stepName(step: CaptureStep, isSequential = false): string {
+export function stepName(step: CaptureStep, axis: AxisName, isSequential = false): string {
   const names: Record<CaptureStep['kind'], string> = {
     rest: 'At rest',
     cover: 'Resting on it',
     takeup: 'Slack',
     sweep: 'Full sweeps',
-    press: 'Presses',
+    press: capital(strokesOf(axis)),
     hold: `${(step.degrees ?? 0) > 0 ? 'Left' : 'Right'} ${Math.abs(step.degrees ?? 0)}°`,
     gate: capital(gateName(step.gate ?? 1, isSequential)),
   };
   return names[step.kind];
 }
 
-type Say<K extends GuideRemark['kind']> = (remark: Extract<GuideRemark, { kind: K }>) => string;
+type Say<K extends GuideRemark['kind']> = (
+  remark: Extract<GuideRemark, { kind: K }>,
+  axis: AxisName,
+) => string;
 
 const REMARKS: { [K in GuideRemark['kind']]: Say<K> } = {
   none: () => '',
   moved: () => 'It moved: starting this step again.',
   'turned-while-resting': ({ share }) =>
     `It was turned by ${percent(share)} of its range while it should rest: starting this step again.`,
-  'pressed-instead-of-resting': () => 'That was a press. Only rest the foot; starting this step again.',
+  'pressed-instead-of-resting': (_, axis) =>
+    `That was a ${strokeOf(axis)}. Only rest the ${AXES[axis].limb.toLowerCase()}; starting this step again.`,
   'pressed-too-far': ({ share }) => `That went to ${percent(share)}. Only until it resists; not counted.`,
   'too-fast': ({ seconds }) => `Too fast (${seconds.toFixed(1)} s): take a second each way. Not counted.`,
   'not-to-the-stop': ({ share }) => `That stopped at ${percent(share)} of the others. Not counted.`,
   'short-on-one-side': ({ side, share }) =>
     `The ${side} side ended at ${percent(share)} of what it should be: turn to both stops. Not counted.`,
-  'not-held': () => 'Hold the press for half a second. Not counted.',
-  'press-stopped-early': ({ share, others }) =>
-    `That press stopped at ${percent(share)}, the others at ${percent(others)}. Not counted.`,
+  'not-held': (_, axis) => `Hold the ${strokeOf(axis)} for half a second. Not counted.`,
+  'press-stopped-early': ({ share, others }, axis) =>
+    `That ${strokeOf(axis)} stopped at ${percent(share)}, the others at ${percent(others)}. Not counted.`,
   'wrong-side': ({ asked }) => `That is the other side: turn it to the ${asked}.`,
   'not-the-angle': ({ asked, about }) => `That is about ${about}°, not ${asked}°. Turn on, then hold still.`,
   'still-held': () => 'The wheel has not come back. Let go, or turn it back to the middle and let go.',
@@ -139,8 +143,8 @@ const REMARKS: { [K in GuideRemark['kind']]: Say<K> } = {
 };
 
 /** The guide's remark as a sentence; empty where there is nothing to say. */
-export function remarkText(remark: GuideRemark): string {
-  return (REMARKS[remark.kind] as Say<GuideRemark['kind']>)(remark);
+export function remarkText(remark: GuideRemark, axis: AxisName): string {
+  return (REMARKS[remark.kind] as Say<GuideRemark['kind']>)(remark, axis);
 }
 
 export function otherAxisText(axis: AxisName, other: AxisName): string {

@@ -12,6 +12,6 @@ it('a pedal shows a share, the wheel a side', () => {
 });
 
 it('a short press is asked for again, with what it showed; none says nothing', () => {
-  expect(shortWords(null)).toBe('');
-  expect(shortWords(0.934)).toMatch(/^That press showed 93.4 %\./);
+  expect(shortWords(null, 'brake')).toBe('');
+  expect(shortWords(0.934, 'brake')).toMatch(/^That press showed 93.4 %\./);
 });

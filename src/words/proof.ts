@@ -1,21 +1,21 @@
 import { percentTenths } from '@/core/text/percent';
 import type { Motion } from '@/core/axes/actor';
 import type { ProofItem } from '@/core/axes/proof';
-import { AXIS_WORDS } from '@/core/axes/axes';
+import { AXES, AXIS_WORDS, strokeOf, type AxisName } from '@/core/axes/axes';
 import type { Prompt } from './prompts';
 
 /** What the final check asks for. */
 export function proofPrompt({ axis, kind }: ProofItem): Prompt {
   const name = AXIS_WORDS[axis];
-  const isHand = axis === 'handbrake' || axis.startsWith('paddle');
+  const { limb, verb } = AXES[axis];
   switch (kind) {
     case 'rest':
-      return isHand
-        ? { title: `Hand on the ${name}, not pulling`, how: 'It must show 0 %.' }
+      return verb === 'Pull'
+        ? { title: `${limb} on the ${name}, not pulling`, how: 'It must show 0 %.' }
         : { title: `Rest your foot on the ${name}`, how: 'As when driving. It must show 0 %.' };
     case 'full':
       return {
-        title: `${isHand ? 'Pull' : 'Press'} the ${name} fully, as you drive`,
+        title: `${verb} the ${name} fully, as you drive`,
         how: 'It must show 100 %.',
       };
     case 'left-lock':
@@ -58,8 +58,9 @@ export function proofFigure({ kind }: ProofItem, value: number): string {
 }
 
 /** Why a full press is asked for again. */
-export function shortWords(short: number | null): string {
+export function shortWords(short: number | null, axis: AxisName): string {
+  const stroke = strokeOf(axis);
   return short === null
     ? ''
-    : `That press showed ${percentTenths(short)}. One in twenty may: press again, twice or more.`;
+    : `That ${stroke} showed ${percentTenths(short)}. One in twenty may: ${stroke} again, twice or more.`;
 }

@@ -73,5 +73,8 @@ export const restingLimb = (axis: AxisName): string => `resting ${AXES[axis].lim
 /** What one does to it: "press" or "pull". */
 export const strokeOf = (axis: AxisName): 'press' | 'pull' => (AXES[axis].verb === 'Pull' ? 'pull' : 'press');
 
+/** More than one of them: "presses" or "pulls". */
+export const strokesOf = (axis: AxisName): string => (strokeOf(axis) === 'pull' ? 'pulls' : 'presses');
+
 /** What an axis is called in a sentence. */
 export const AXIS_WORDS: Readonly<Record<AxisName, string>> = eachAxis(({ word }) => word);

@@ -1,5 +1,5 @@
 import { percent } from '../text/percent';
-import { restingLimb } from './axes';
+import { restingLimb, strokeOf, strokesOf } from './axes';
 import type { PedalAnalysis } from './pedalAnalysis';
 import { runsOf, type Recording } from './recording';
 import { notJudged, roughAdvice, roughPlace } from './roughAdvice';
@@ -49,22 +49,22 @@ const WATCHES: ((c: Case) => string[])[] = [
         (s) =>
           `The sweep at ${seconds(s.tS)} covers only ${percent(s.high - s.low, 1)} of the travel; it is left out.`,
       ),
-  ({ analysis: { presses } }) =>
+  ({ analysis: { axis, presses } }) =>
     presses
       .filter((p) => !p.counted)
       .map(
         (p) =>
-          `The press at ${seconds(p.tS)} stopped at ${percent(p.peak, 1)}, far below the others; it is left out.`,
+          `The ${strokeOf(axis)} at ${seconds(p.tS)} stopped at ${percent(p.peak, 1)}, far below the others; it is left out.`,
       ),
   ({ analysis, recording }) => {
     const counted = analysis.presses.filter((p) => p.counted).length;
     if (counted >= LEAST_PRESSES) return [];
     const said =
       runsOf(recording, 'press').length === 0
-        ? 'There is no press'
-        : `Only ${counted} press${counted === 1 ? '' : 'es'} counted`;
+        ? `There is no ${strokeOf(analysis.axis)}`
+        : `Only ${counted} ${counted === 1 ? strokeOf(analysis.axis) : strokesOf(analysis.axis)} counted`;
     return [
-      `${said}: record at least ${LEAST_PRESSES} of your hardest comfortable presses for a saturation (6 are better).`,
+      `${said}: record at least ${LEAST_PRESSES} of your hardest comfortable ${strokesOf(analysis.axis)} for a saturation (6 are better).`,
     ];
   },
   ({ analysis: { axis, deadzone } }) =>

@@ -1,6 +1,6 @@
 import { percentTenths } from '../text/percent';
 import { z } from 'zod';
-import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, type AxisName } from './axes';
+import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, restingLimb, strokeOf, type AxisName } from './axes';
 
 /** What the final check asks of one axis, one thing at a time. */
 export interface ProofItem {
@@ -186,9 +186,9 @@ export function proofReason({ item, shown }: ProofResult): string {
   const percent = percentTenths(Math.abs(shown));
   switch (item.kind) {
     case 'rest':
-      return `${name} shows ${percent} under the resting foot, not 0: a greater dead zone is needed.`;
+      return `${name} shows ${percent} under the ${restingLimb(item.axis)}, not 0: a greater dead zone is needed.`;
     case 'full':
-      return `${name} shows ${percent} at your comfortable full press, not 100 %: the saturation is too high.`;
+      return `${name} shows ${percent} at your comfortable full ${strokeOf(item.axis)}, not 100 %: the saturation is too high.`;
     case 'left-lock':
     case 'right-lock':
       return `${name} shows ${percent} at the ${item.kind === 'left-lock' ? 'left' : 'right'} lock, not 100 %: measure it again.`;

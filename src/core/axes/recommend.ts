@@ -6,7 +6,7 @@ import { effectiveResponse, respond } from '../response/compose';
 import type { ResponseLayer } from '../response/layer';
 import { layerFromSettings, valueOf, type FieldValues } from '../response/settings';
 import type { Proposal } from '../settings/proposal';
-import { AXIS_WORDS, restingLimb, strokeOf } from './axes';
+import { AXIS_WORDS, restingLimb, strokesOf } from './axes';
 import type { PedalAnalysis } from './pedalAnalysis';
 
 /** What a pedal's capture asks of the title. */
@@ -73,7 +73,7 @@ function saturationChange({ analysis, dialect, values, before, now }: Pedal): Pe
   const change = onGrid(field, values, respond(before, analysis.saturation), 'atMost');
   if (!change) return null;
   const then = [...before, layerFromSettings(dialect, { ...values, [field.key]: change.to })];
-  const stops = `All ${peaks.length} ${strokeOf(analysis.axis) === 'pull' ? 'pulls' : 'presses'} stop between ${Math.min(...peaks).toFixed(2)} and ${Math.max(...peaks).toFixed(2)} of travel; ${Math.round(100 * chance(now.saturation))} of 100 would read 100 % now.`;
+  const stops = `All ${peaks.length} ${strokesOf(analysis.axis)} stop between ${Math.min(...peaks).toFixed(2)} and ${Math.max(...peaks).toFixed(2)} of travel; ${Math.round(100 * chance(now.saturation))} of 100 would read 100 % now.`;
   const after = Math.min(99, Math.floor(100 * chance(effectiveResponse(then).saturation)));
   return {
     ...change,

@@ -66,10 +66,10 @@ export function CaptureRun({ source, simulated, start, isSequential, toFollow, o
   const { axis, step } = status;
   const prompt = promptOf(axis, step, status.at, isSequential);
   const remark = status.isGone
-    ? remarkText({ kind: 'unplugged' })
+    ? remarkText({ kind: 'unplugged' }, axis)
     : status.otherMoves
       ? otherAxisText(axis, status.otherMoves)
-      : remarkText(status.remark);
+      : remarkText(status.remark, axis);
   return (
     <StationPage
       finding={prompt.title}
@@ -114,7 +114,7 @@ export function CaptureRun({ source, simulated, start, isSequential, toFollow, o
         </>
       }
     >
-      <CaptureProgress steps={session.state.steps} status={status} />
+      <CaptureProgress axis={axis} steps={session.state.steps} status={status} />
       <LiveCanvas draw={draw} label={`${AXIS_WORDS[axis]}, live`} className="mt-3 block h-96 w-full" />
       <p
         aria-live="polite"

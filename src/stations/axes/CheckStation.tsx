@@ -141,7 +141,7 @@ function Check({
   return (
     <StationPage
       finding={prompt.title}
-      subtitle={shortWords(status.short) || prompt.how}
+      subtitle={(status.current && shortWords(status.short, status.current.axis)) || prompt.how}
       next={
         <NextStep
           number={1}

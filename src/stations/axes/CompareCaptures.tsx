@@ -1,3 +1,4 @@
+import { restingLimb, strokeOf, type AxisName } from '@/core/axes/axes';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { degrees } from '@/words/format';
 import { percent } from '@/core/text/percent';
@@ -8,7 +9,7 @@ interface Side {
   analysis: AxisAnalysis;
 }
 
-type Row = { name: string; of(analysis: AxisAnalysis): string | null };
+type Row = { name: string | ((axis: AxisName) => string); of(analysis: AxisAnalysis): string | null };
 
 const share = (counts: number, a: AxisAnalysis) => percent(counts / (a.max - a.min), 2);
 const pedal = (a: AxisAnalysis) => ('coverTravel' in a ? a : null);
@@ -22,10 +23,10 @@ const ROWS: Row[] = [
   { name: 'upper end, raw', of: (a) => a.max.toFixed(0) },
   { name: 'resolution', of: (a) => maybe(a.bits, (v) => `${v.toFixed(1)} bit`) },
   {
-    name: 'resting foot',
+    name: restingLimb,
     of: (a) => maybe(pedal(a)?.coverTravel?.median, (v) => percent(Math.max(0, v), 1)),
   },
-  { name: 'full press', of: (a) => maybe(pedal(a)?.pressMean, (v) => v.toFixed(3)) },
+  { name: (axis) => `full ${strokeOf(axis)}`, of: (a) => maybe(pedal(a)?.pressMean, (v) => v.toFixed(3)) },
   { name: 'rotation', of: (a) => maybe(steering(a)?.rotationDeg, (v) => degrees(v)) },
   { name: 'centre offset', of: (a) => maybe(steering(a)?.centreOffsetDeg, (v) => degrees(v, 1)) },
   { name: 'rough spots', of: (a) => String(a.roughSpots.length) },
@@ -34,9 +35,11 @@ const ROWS: Row[] = [
 
 /** Two captures of one axis side by side, figure by figure. */
 export function CompareCaptures({ a, b }: { a: Side; b: Side }) {
-  const rows = ROWS.map((row) => ({ name: row.name, a: row.of(a.analysis), b: row.of(b.analysis) })).filter(
-    (row) => row.a !== null || row.b !== null,
-  );
+  const rows = ROWS.map((row) => ({
+    name: typeof row.name === 'string' ? row.name : row.name(a.analysis.axis),
+    a: row.of(a.analysis),
+    b: row.of(b.analysis),
+  })).filter((row) => row.a !== null || row.b !== null);
   return (
     <Table
       label={`${a.name} against ${b.name}`}

@@ -1,7 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { gateName, isSequentialLever, type ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
-import { restingLimb, strokeOf } from '@/core/axes/axes';
+import { restingLimb, strokeOf, strokesOf } from '@/core/axes/axes';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { Fact as MarkedFact } from '@/parts/Facts';
 import { Term } from '@/ui/Term';
@@ -49,7 +49,7 @@ const drift = (perMin: number | null, span: number): Fact => ({
 
 function pedalFacts(analysis: PedalAnalysis): Fact[] {
   const span = analysis.max - analysis.min;
-  const strokes = strokeOf(analysis.axis) === 'pull' ? 'pulls' : 'presses';
+  const strokes = strokesOf(analysis.axis);
   const counted = analysis.presses.filter((p) => p.counted);
   const full = counted.filter((p) => p.peak >= 1).length;
   const takeup: Fact[] =
@@ -78,7 +78,7 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
       meaning: (
         <Term
           word={`travel of your ${strokes}`}
-          meaning="Mean and standard deviation of the plateaus of your comfortable full presses; 1 is the calibrated stop."
+          meaning={`Mean and standard deviation of the plateaus of your comfortable full ${strokes}; 1 is the calibrated stop.`}
         />
       ),
     },
@@ -91,7 +91,7 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
         ) : (
           <OneLine>{`${percent(analysis.reachNow)} → ${percent(analysis.reachAfter ?? 0)}`}</OneLine>
         ),
-      meaning: 'chance that a press reaches 100 %, without and with the saturation found',
+      meaning: `chance that a ${strokeOf(analysis.axis)} reaches 100 %, without and with the saturation found`,
     },
     ends(analysis),
     { value: percent(analysis.endReached), meaning: 'chance that a full sweep reaches the calibrated end' },

@@ -1,3 +1,4 @@
+import { strokesOf, type AxisName } from '@/core/axes/axes';
 import { gateName, isSequentialLever } from '@/core/axes/analyseShifter';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
@@ -14,14 +15,14 @@ const PHASE_NAMES: Record<string, string> = {
   cover: 'Resting',
   takeup: 'Slack',
   sweep: 'Full sweeps',
-  press: 'Full presses',
 };
 
-function phaseName(label: string, isSequential: boolean): string {
+function phaseName(label: string, axis: AxisName, isSequential: boolean): string {
   const [kind, which] = label.split(':');
   if (kind === 'hold') return `${Number(which) > 0 ? '' : '−'}${Math.abs(Number(which))}°`;
   if (kind === 'gate' && isSequential) return gateName(Number(which), true);
   if (kind === 'gate') return which === '-1' ? 'R' : `${which}`;
+  if (kind === 'press') return `Full ${strokesOf(axis)}`;
   return PHASE_NAMES[label] ?? label;
 }
 
@@ -108,7 +109,7 @@ export function captureOption(
           data: trace.phases.map((phase, i) => [
             {
               xAxis: phase.fromS - start,
-              name: own.namesPhase(phase.label) ? phaseName(phase.label, isSequential) : '',
+              name: own.namesPhase(phase.label) ? phaseName(phase.label, analysis.axis, isSequential) : '',
               itemStyle: { color: palette.raised, opacity: i % 2 ? 0.9 : 0.35 },
               // Two short phases side by side: one name above the other.
               label: { padding: i % 2 ? [14, 0, 0, 0] : 0 },

@@ -95,10 +95,10 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
   const remark = problem
     ? describeProblem(problem)
     : status.isGone
-      ? remarkText({ kind: 'unplugged' })
+      ? remarkText({ kind: 'unplugged' }, axis)
       : status.otherMoves
         ? otherAxisText(axis, status.otherMoves)
-        : remarkText(status.remark);
+        : remarkText(status.remark, axis);
   return (
     <SeatScreen
       {...prompt}
@@ -119,7 +119,7 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
         />
       }
     >
-      <CaptureProgress steps={session.state.steps} status={status} isLarge />
+      <CaptureProgress axis={axis} steps={session.state.steps} status={status} isLarge />
       <LiveCanvas draw={draw} label={`${axis}, live`} className="mt-4 block h-44 w-full" />
     </SeatScreen>
   );

@@ -43,7 +43,11 @@ export function ProofTask({ view, taught, place, onDone }: TaskProps) {
       {...proofPrompt(status.current)}
       done={place.done}
       of={place.of}
-      remark={status.isGone ? 'The device is unplugged; plug it in to go on.' : shortWords(status.short)}
+      remark={
+        status.isGone
+          ? 'The device is unplugged; plug it in to go on.'
+          : shortWords(status.short, status.current.axis)
+      }
       isFault={status.isGone}
       answers={<AnswerWords taught={taught} yes={null} no="it does not come" holds={false} />}
     >
