@@ -60,7 +60,7 @@ test('the Wren’s throttle: the date on which it outgrows its dead zone, its lo
   await expect(page.getByText(/Rough track from [56]\d\.\d % to 6\d\.\d % of travel/)).toBeVisible();
   await page.getByRole('link', { name: 'History' }).click();
   await expect(heading(page)).toHaveText(
-    /^The throttle’s noise outgrows its dead zone around \d+ \w+ 20\d\d and has lost its last [345] %$/,
+    /^The throttle’s noise outgrows its dead zone around \d+ \w+ 20\d\d; its last [345] % of travel are gone$/,
   );
   await expect(page.getByText(/as a plaster|only a new sensor for good/)).toBeVisible();
   await expect(page.locator('[data-drawn]')).toBeVisible();
