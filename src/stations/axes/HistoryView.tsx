@@ -128,7 +128,9 @@ const LOSS_COUNTS = 0.01;
 function historyFinding({ axis, effective }: AxisView, history: AxisHistory): string {
   const name = AXIS_WORDS[axis];
   const gone =
-    history.high && lost(history) > LOSS_COUNTS ? `; its last ${percent(lost(history))} of travel are gone` : '';
+    history.high && lost(history) > LOSS_COUNTS
+      ? `; its last ${percent(lost(history))} of travel are gone`
+      : '';
   if (history.outgrows && effective.deadzone > 0) {
     const isPast = history.outgrows.atMs <= (history.points.at(-1)?.atMs ?? 0);
     return isPast
