@@ -1,5 +1,6 @@
 import { parseArguments, UsageError } from './arguments';
 import { advise } from './advise';
+import { base } from './base';
 import { calibrate } from './calibrate';
 import { cars } from './cars';
 import { centre } from './centre';
@@ -20,6 +21,7 @@ import { wean } from './wean';
 
 const COMMANDS: readonly Command[] = [
   calibrate,
+  base,
   advise,
   history,
   response,

@@ -10,6 +10,12 @@ import { PHASE_LABEL, PHASE_LABELS_IN_WORDS, type PhaseRun, type Recording } fro
 const LARGEST_COUNT = 2 ** 40;
 export const RATE_RANGE = [0.1, 100_000] as const;
 const MOST_RUNS = 10_000;
+/** A 32-bit sensor over a third of a turn, and some room. */
+export const MOST_COUNTS_PER_DEGREE = 1e8;
+const LEAST_COUNTS_PER_DEGREE = 1e-6;
+
+export const isCountsPerDegree = (scale: number): boolean =>
+  Math.abs(scale) >= LEAST_COUNTS_PER_DEGREE && Math.abs(scale) <= MOST_COUNTS_PER_DEGREE;
 
 const count = z.number().min(-LARGEST_COUNT).max(LARGEST_COUNT);
 const row = z.number().int().min(0).max(MOST_ROWS);

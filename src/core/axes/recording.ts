@@ -1,10 +1,11 @@
 import { median } from '../numeric/order';
 import type { AxisName } from './axes';
 
-/** What a stretch of a capture can be: the words, or one of the two that carry a number. */
+/** What a stretch of a capture can be: a word, or a word with the numbers that it was done at. */
 export const PHASE_LABEL =
-  /^(rest|cover|takeup|sweep|press|idle|hold:[+-]?\d{1,4}(\.\d{1,3})?|gate:-?\d{1,2})$/;
-export const PHASE_LABELS_IN_WORDS = 'rest, cover, takeup, sweep, press, idle, hold:<degrees>, gate:<n>';
+  /^(rest|cover|takeup|sweep|press|idle|flick|hold:[+-]?\d{1,4}(\.\d{1,3})?|gate:-?\d{1,2}|pendulum:\d{1,5}(\.\d{1,2})?@\d{1,4}(\.\d{1,2})?)$/;
+export const PHASE_LABELS_IN_WORDS =
+  'rest, cover, takeup, sweep, press, idle, hold:<degrees>, gate:<n>, flick, pendulum:<grams>@<millimetres>';
 
 /** Samples `from` (included) to `to` (excluded) under one label. A repeat is a new run of the same label. */
 export interface PhaseRun {
@@ -31,6 +32,8 @@ export interface Recording {
   rateHz: number | null;
   /** When it was recorded, as its file says; `undefined` where it does not. */
   startedMs?: number;
+  /** Raw counts of the steering for a degree to the left, as its file says; `undefined` where it does not. */
+  countsPerDegree?: number;
   /** What the reader of a file had to leave open, as sentences. */
   remarks?: string[];
 }

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { captureFault, notedRange, RATE_RANGE } from '../axes/checkCapture';
+import {
+  captureFault,
+  isCountsPerDegree,
+  MOST_COUNTS_PER_DEGREE,
+  notedRange,
+  RATE_RANGE,
+} from '../axes/checkCapture';
 import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import {
   measuredRate,
@@ -51,6 +57,8 @@ export function readCaptureCsv(text: string, ranged?: readonly AxisName[]): Outc
   if (!rate.ok) return rate;
   const started = notedStart(table);
   if (!started.ok) return started;
+  const scale = notedScale(table);
+  if (!scale.ok) return scale;
   const [rangeMin, rangeMax] = noted.value ?? extent(columns);
   const runs = runsFromLabels(table.words['phase']!);
   const fault =
@@ -73,6 +81,7 @@ export function readCaptureCsv(text: string, ranged?: readonly AxisName[]): Outc
     rangeMax,
     rateHz: rate.value,
     ...(started.value === null ? {} : { startedMs: started.value }),
+    ...(scale.value === null ? {} : { countsPerDegree: scale.value }),
     ...(remarks.length > 0 ? { remarks } : {}),
   });
 }
@@ -89,6 +98,7 @@ export function writeCaptureCsv(recording: Recording): string {
       range_min: recording.rangeMin,
       range_max: recording.rangeMax,
       rate_hz: recording.rateHz,
+      ...(recording.countsPerDegree === undefined ? {} : { counts_per_degree: recording.countsPerDegree }),
       ...(recording.startedMs === undefined ? {} : { started: new Date(recording.startedMs).toISOString() }),
     },
     ['t_s', 'phase', ...axes],
@@ -108,6 +118,19 @@ function notedRate({ notes }: Table): Outcome<number | null> {
     message: `The notes give a rate of ${quoted(said)}.`,
     place: { row: 1 },
     remedy: `rate_hz is a number from ${RATE_RANGE[0]} to ${RATE_RANGE[1]}; leave it out where it is not known.`,
+  });
+}
+
+function notedScale({ notes }: Table): Outcome<number | null> {
+  const said = notes['counts_per_degree'];
+  if (said === undefined) return succeed(null);
+  const scale = said.trim() === '' ? NaN : Number(said);
+  if (isCountsPerDegree(scale)) return succeed(scale);
+  return fail({
+    code: 'bad-scale',
+    message: `The notes give ${quoted(said)} counts per degree.`,
+    place: { row: 1 },
+    remedy: `counts_per_degree is a number other than 0, below it where the reading falls to the left; at most ${MOST_COUNTS_PER_DEGREE}.`,
   });
 }
 
