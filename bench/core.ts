@@ -1,3 +1,4 @@
+import { benchBaseByHand } from './baseByHand';
 import { CARS } from '@/catalog/cars';
 import { menusFor } from '@/catalog/menusFor';
 import { TITLES } from '@/catalog/titles';
@@ -177,3 +178,5 @@ say(
   `clipping of ${LOG_ROWS.toLocaleString('en')} rows : parsing them (goal: at most 2)`,
   (clip / parseLog).toFixed(2),
 );
+
+benchBaseByHand(say);

@@ -9,7 +9,15 @@ test('axe finds nothing where settings are matched, translated, compared and wri
   page,
   server,
 }) => {
-  for (const place of ['lock', 'card', 'combinations', 'translate', 'translate/describe', 'seat?do=card']) {
+  for (const place of [
+    'base',
+    'lock',
+    'card',
+    'combinations',
+    'translate',
+    'translate/describe',
+    'seat?do=card',
+  ]) {
     await page.goto(`${server.url}/${place}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page, place);

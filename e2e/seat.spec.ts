@@ -63,4 +63,10 @@ test('a newcomer goes from an empty book to settled axes from the seat, by the d
   const rocks = (value: number) =>
     page.evaluate((v) => (window as unknown as { wren: Wren }).wren.rocksAt(v), value);
   expect([await rocks(found), await rocks(found + 1)]).toEqual([false, true]);
+
+  // The base by hand: spins and releases, by the device alone again, and what is foretold of the rim rests on them.
+  await page.goto(`${server.url}/seat?do=base`);
+  await expect(page).toHaveURL(/\/base$/, { timeout: 300_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Friction 0\.1[56]\d ± 0\.00\d N·m/);
+  await expect(page.getByRole('row', { name: /^Friction 0\.200 N·m 0\.1[56]\d N·m/ })).toBeVisible();
 });

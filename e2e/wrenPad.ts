@@ -78,7 +78,20 @@ function rocksAt(value: number): boolean {
   return rocks;
 }
 
+const SPIN = /^(Turn it .* and hold|Now spin it|Let it run out|Lift the mass|Open the hand|Let it swing out)/;
+let massLabel: Motion = 'pendulum:500@140';
+
 const ACTS: [RegExp, Act][] = [
+  [/^(Turn it .* and hold|Now spin it|Let it run out)/, () => intend('steering', 'flick')],
+  [/^(Lift the mass|Open the hand|Let it swing out)/, () => intend('steering', massLabel)],
+  [
+    /^Is a mass of (\d+) g/,
+    (m, s) => {
+      massLabel = `pendulum:${Number(m[1])}@140`;
+      pulse(YES, s);
+    },
+  ],
+  [/^Friction .* N·m$/, (_, s) => pulse(YES, s)],
   [/^Stir (\d+): does it rock/, (m, s) => pulse(rocksAt(Number(m[1])) ? YES : NO, s)],
   [/^Stir \d+ stays still|^That was all/, (_, s) => pulse(YES, s)],
   [/^Press any pedal|^There it is/, (_, s) => hold('brake', s)],
@@ -129,7 +142,8 @@ function step(dt: number) {
   if (asked !== prompt) {
     prompt = asked;
     promptAt = simulatedS;
-    for (const { axis } of played) axis.intend('off');
+    // A spin goes on whatever is said of it meanwhile.
+    if (!SPIN.test(prompt)) for (const { axis } of played) axis.intend('off');
     record.prompts.push(asked);
   }
   down.clear();

@@ -67,7 +67,23 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
     ),
     wheel: {
       hardware: { left: 420, right: 65100, sigma: 3, ...COUNTS_16 },
-      habits: { rotationDeg: 1080, centreDeg: 0.6, hysteresisDeg: 1.4, handErrorDeg: 1.2 },
+      habits: {
+        rotationDeg: 1080,
+        centreDeg: 0.6,
+        hysteresisDeg: 1.4,
+        handErrorDeg: 1.2,
+        base: {
+          inertiaKgM2: 0.0135,
+          frictionNm: 0.26,
+          frictionSpread: 0.01,
+          viscousNms: 0.009,
+          imbalanceNm: { sin: 0.05, cos: -0.02 },
+          coggingNm: 0.005,
+          coggingPerTurn: 36,
+          springNmPerRad: 0,
+          rotationDeg: 1080,
+        },
+      },
     },
     pedals: {
       throttle: { released: 1210, pressed: 63900, sigma: 9, ...COUNTS_16 },
@@ -100,7 +116,23 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
     ),
     wheel: {
       hardware: { left: 640, right: 64900, sigma: 20, ...COUNTS_10 },
-      habits: { rotationDeg: 900, centreDeg: -1.2, hysteresisDeg: 2.6, handErrorDeg: 1.2 },
+      habits: {
+        rotationDeg: 900,
+        centreDeg: -1.2,
+        hysteresisDeg: 2.6,
+        handErrorDeg: 1.2,
+        base: {
+          inertiaKgM2: 0.009,
+          frictionNm: 0.16,
+          frictionSpread: 0.01,
+          viscousNms: 0.005,
+          imbalanceNm: { sin: 0.03, cos: 0.01 },
+          coggingNm: 0.008,
+          coggingPerTurn: 24,
+          springNmPerRad: 0,
+          rotationDeg: 900,
+        },
+      },
     },
     pedals: {
       throttle: { ...COUNTS_10, ...wrenThrottle(1) },
@@ -140,7 +172,23 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
     ),
     wheel: {
       hardware: { left: 180, right: 65380, sigma: 1, ...COUNTS_16 },
-      habits: { rotationDeg: 1080, centreDeg: 0.2, hysteresisDeg: 0.5, handErrorDeg: 1.2 },
+      habits: {
+        rotationDeg: 1080,
+        centreDeg: 0.2,
+        hysteresisDeg: 0.5,
+        handErrorDeg: 1.2,
+        base: {
+          inertiaKgM2: 0.019,
+          frictionNm: 0.11,
+          frictionSpread: 0.01,
+          viscousNms: 0.012,
+          imbalanceNm: { sin: 0.06, cos: 0.03 },
+          coggingNm: 0.015,
+          coggingPerTurn: 42,
+          springNmPerRad: 0,
+          rotationDeg: 1080,
+        },
+      },
     },
     pedals: {
       throttle: { released: 1150, pressed: 64300, sigma: 7, ...COUNTS_16 },

@@ -2,6 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import { PLAIN_TITLE, plainBase } from '@/core/force/forceSettings';
+import { baseByHand } from '@/core/identify/baseByHand';
+import { simulateSpins } from '@/core/identify/simulateSpins';
+import { readings, TRUE_BASES, wholeEvening } from '@/core/identify/testing/trueBases';
 import { START_FIELD } from '@/core/testing/startField';
 import { programmeFor } from '@/core/axes/programme';
 import type { AxisName } from '@/core/axes/axes';
@@ -60,6 +63,35 @@ it('calibrate gives every field of every axis, from files that come back as they
         expect([rig.id, axis, key, found[key]]).not.toContain(undefined);
       if (axis === 'gear') expect(found['gates']).toHaveLength(steps.length - 1);
     }
+});
+
+describe('base', () => {
+  const base = TRUE_BASES.belt;
+  const recording = simulateSpins({
+    ...wholeEvening(base, readings(base).gamepad, 2),
+    flicks: 8,
+    releases: 6,
+  });
+  const csv = writeCaptureCsv(recording);
+
+  it('gives what the station shows, with every key, from files that note their scale', () => {
+    const { code, json } = pebble('base', file('b.capture.csv', csv), '--json');
+    expect(code).toBe(0);
+    const { countsPerDegree = 0 } = recording;
+    const shown = baseByHand([{ recording, countsPerDegree }]);
+    expect(json()).toEqual(shown.ok && shown.value);
+    expect(json()).toMatchObject({ swings: 14, springOverInertia: null, warnings: [] });
+  });
+
+  it('takes the scale from an option where the file has none, and refuses without either', () => {
+    const bare = file('bare.capture.csv', csv.replace(/# counts_per_degree.*\n/, ''));
+    const scale = String(recording.countsPerDegree);
+    expect(pebble('base', bare, '--counts-per-degree', scale, '--json').code).toBe(0);
+    const refused = pebble('base', bare, '--json');
+    expect([refused.code, refused.err]).toEqual([1, expect.stringContaining('counts_per_degree')]);
+    expect(pebble('base', bare, '--counts-per-degree', '0').code).toBe(2);
+    expect(pebble('base').code).toBe(2);
+  });
 });
 
 it('response gives y, slopes and travel', () => {

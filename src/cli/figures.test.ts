@@ -296,7 +296,17 @@ it('docs/figures.md names every command that is compared, and no other', () => {
   const lines = readFileSync('docs/figures.md', 'utf8').split('\n');
   const rows = lines.filter((line) => line.startsWith('| ') && !/^\| (-|Station)/.test(line));
   const commands = new Set(rows.map((row) => /`pebble ([a-z]+)/.exec(row)?.[1]));
-  const compared = ['calibrate', 'response', 'translate', 'rotation', 'force', 'feel', 'handsoff', 'cars'];
+  const compared = [
+    'calibrate',
+    'response',
+    'translate',
+    'rotation',
+    'force',
+    'feel',
+    'handsoff',
+    'cars',
+    'base',
+  ];
   expect([...commands].sort()).toEqual(
     [...compared, 'measure', 'clipping', 'history', 'verdict', 'advise', 'steering', 'wean', 'centre'].sort(),
   );

@@ -4,6 +4,11 @@
  */
 export const TOPICS: readonly { name: string; words: readonly string[]; path: string }[] = [
   {
+    name: 'Friction and inertia of the base, measured by hand',
+    words: ['friction', 'inertia', 'base', 'measure', 'spin', 'weight of the rim', 'drag', 'bearings'],
+    path: '/base',
+  },
+  {
     name: 'Clipping, headroom and gain',
     words: [
       'clip',

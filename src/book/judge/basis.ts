@@ -74,6 +74,8 @@ export function basisOf(facts: Facts) {
       says: `read on the ${DRIVE_WORDS[rig.spec.base.drive]} rig itself`,
       evidence: 'measured',
     }),
+    /** Spins of the rim by hand; their angle is as good as the rotation. */
+    hand: basisOn({ says: `spins of the ${rig.name} by hand`, evidence: 'measured' }, steering),
     response: basisOn(menus, settings),
     rotation: basisOn(steering, menus, settings),
     hairpin: basisOn(steering, ofCar, settings),

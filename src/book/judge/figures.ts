@@ -29,6 +29,7 @@ export const FIGURES: Record<string, FigureKind> = {
   'Force: the cars of a title against one another': 'torque',
   'Force: a crash': 'crash',
   'Force: how soon a let-go rim turns half a turn': 'crash',
+  'Base: friction, damping and inertia measured by hand': 'hand',
   'Force: causes of a feeling': 'calm',
   'Ride: laps and driving measures': 'ride',
   'Ride: clipping of the newest ride, and the gains that suit it': 'ride',

@@ -11,6 +11,7 @@ import * as axes from './captures';
 import { bookView } from '../read/readBook';
 import * as card from './card';
 import * as combinations from './branches';
+import * as measuredBase from './measuredBase';
 import * as frame from './settings';
 import * as ready from './readiness';
 import type { Reply } from './reply';
@@ -76,6 +77,23 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
       cablingChanged: [],
     },
   ],
+  measuredBase: [
+    measuredBase,
+    {
+      keepMeasuredBase: [
+        {
+          method: 'by-hand',
+          swings: 16,
+          frictionOverInertia: { value: 12, low: 11.8, high: 12.2 },
+          dampingOverInertia: { value: 0.6, low: 0.5, high: 0.7 },
+          inertiaKgM2: null,
+          frictionNm: null,
+          dampingNmsPerRad: null,
+        },
+      ],
+      forgetMeasuredBase: [1],
+    },
+  ],
   titles: [
     translate,
     {
@@ -124,7 +142,14 @@ it('no room of commands and no command is forgotten here', () => {
 });
 
 /** Asked in good form, but of something that this book does not have. */
-const POINTLESS = ['putBack', 'restoreMoment', 'setMark', 'beginWeaning', 'takeWeaningStep'];
+const POINTLESS = [
+  'forgetMeasuredBase',
+  'putBack',
+  'restoreMoment',
+  'setMark',
+  'beginWeaning',
+  'takeWeaningStep',
+];
 
 const ODD: fc.Arbitrary<unknown> = fc.oneof(
   fc.constantFrom(

@@ -1,7 +1,16 @@
 import type { CaptureStep } from './programme';
 
 /** What a simulated hand or foot is told to do, in the words of the guide: `hold:90` and `gate:2` name the place. */
-export type Motion = 'off' | 'rest' | 'takeup' | 'sweep' | 'press' | `hold:${number}` | `gate:${number}`;
+export type Motion =
+  | 'off'
+  | 'rest'
+  | 'takeup'
+  | 'sweep'
+  | 'press'
+  | 'flick'
+  | `pendulum:${string}`
+  | `hold:${number}`
+  | `gate:${number}`;
 
 /** A hand or foot on one axis: told what to do, it gives the position that its sensor sees, step by step. */
 export interface Actor {

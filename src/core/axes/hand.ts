@@ -1,6 +1,9 @@
 import type { Random } from '../numeric/random';
+import { hungMass } from '../identify/hungMass';
+import { spinningHand } from '../identify/spinningHand';
+import type { TrueBase } from '../identify/spinningRim';
 import { slowNoise } from '../numeric/slowNoise';
-import { eased, type Actor } from './actor';
+import { eased, type Actor, type Motion } from './actor';
 
 /** How a wheel behaves under a hand, in degrees, left positive. */
 export interface WheelHabits {
@@ -11,6 +14,8 @@ export interface WheelHabits {
   hysteresisDeg: number;
   /** How well the hand finds a marked angle (σ). */
   handErrorDeg: number;
+  /** The base behind it as it truly is, for a wheel that is spun by hand. */
+  base?: TrueBase;
 }
 
 const FASTEST_DEG_PER_S = 420;
@@ -25,7 +30,8 @@ const TREMOR_S = 0.3;
 export function simulatedHand(wheel: WheelHabits, random: Random): Actor {
   const lock = wheel.rotationDeg / 2;
   const tremor = slowNoise(random, TREMOR_DEG, TREMOR_S);
-  let motion = 'off';
+  const spinner = wheel.base && spinningHand(wheel.base, random);
+  let motion: Motion = 'off';
   let angle = wheel.centreDeg;
   let from = angle;
   let to = angle;
@@ -62,9 +68,14 @@ export function simulatedHand(wheel: WheelHabits, random: Random): Actor {
         const side = Math.abs(angle - wheel.centreDeg) < 1 ? 0 : Math.sign(angle - wheel.centreDeg);
         go(wheel.centreDeg + (side * wheel.hysteresisDeg) / 2, LET_GO_S);
       } else if (next === 'sweep') go(wheel.centreDeg, LET_GO_S);
+      else if (isSpun(next)) spinner?.at(angle);
     },
     step(dt) {
       elapsed += dt;
+      if (spinner && isSpun(motion)) {
+        angle = spinner.step(hungMass(motion), dt);
+        return withinLocks(angle);
+      }
       if (motion === 'sweep' && elapsed >= durationS) {
         if (queue.length === 0) queue = sweep();
         const next = queue.shift()!;
@@ -78,3 +89,5 @@ export function simulatedHand(wheel: WheelHabits, random: Random): Actor {
     },
   };
 }
+
+const isSpun = (motion: Motion) => motion === 'flick' || motion.startsWith('pendulum:');

@@ -18,3 +18,13 @@ export function lockShare({ min, max, centre, inverted }: Measured, raw: number)
   const towardsLeft = (raw - centre) / (left - centre);
   return (towardsLeft >= 0 ? towardsLeft : -((raw - centre) / (right - centre))) + 0;
 }
+
+/** Raw counts for a degree to the left, negative where the reading falls to the left; `null` where no hold was measured. */
+export function countsPerDegree({
+  min,
+  max,
+  inverted,
+  rotationDeg,
+}: Pick<Measured, 'min' | 'max' | 'inverted' | 'rotationDeg'>): number | null {
+  return rotationDeg === null ? null : ((max - min) / rotationDeg) * (inverted ? -1 : 1);
+}

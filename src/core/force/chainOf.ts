@@ -1,4 +1,4 @@
-import { assumedIn, basisOn, type Input } from '../rig/evidence';
+import { assumedIn, basisOn, type Evidence, type Input } from '../rig/evidence';
 import type { RigSpec } from '../rig/rigSpec';
 import type { Menus } from '../settings/menus';
 import type { Layer, SettingValues } from '../settings/setting';
@@ -27,18 +27,44 @@ const USUAL_ROTATION_DEG = 900;
 
 export function hardwareOf({ base, rim }: RigSpec, rotationDeg: number | null): BaseHardware {
   const usual = USUAL[base.drive];
+  return {
+    ratedNm: base.torqueNm ?? usual.ratedNm,
+    delayS: (base.delayMs ?? usual.delayMs) / 1000,
+    ...inertHardware({ base, rim }),
+    topRadps: usual.topRadps,
+    rotationDeg: rotationDeg ?? base.rotationDeg ?? USUAL_ROTATION_DEG,
+  };
+}
+
+/**
+ * Friction, inertia and drag: measured, where they were. Spins alone give everything over the inertia; a friction that is
+ * written down then gives the inertia, else the inertia that is described or usual gives friction and drag.
+ */
+function inertHardware({
+  base,
+  rim,
+}: Pick<RigSpec, 'base' | 'rim'>): Pick<BaseHardware, 'frictionNm' | 'inertiaKgM2' | 'viscousNms'> {
+  const usual = USUAL[base.drive];
   const fromMass =
     rim.massKg !== null && rim.diameterMm !== null
       ? RIM_SHAPE * rim.massKg * (rim.diameterMm / 2000) ** 2
       : USUAL_RIM_KGM2;
+  const described = usual.motorKgM2 + (rim.inertiaKgM2 ?? fromMass);
+  const measured = base.measured.at(-1);
+  if (!measured)
+    return {
+      frictionNm: base.frictionNm ?? usual.frictionNm,
+      inertiaKgM2: described,
+      viscousNms: VISCOUS_NMS,
+    };
+  const { frictionOverInertia, dampingOverInertia } = measured;
+  const inertiaKgM2 =
+    measured.inertiaKgM2?.value ??
+    (base.frictionNm === null ? described : base.frictionNm / frictionOverInertia.value);
   return {
-    ratedNm: base.torqueNm ?? usual.ratedNm,
-    frictionNm: base.frictionNm ?? usual.frictionNm,
-    delayS: (base.delayMs ?? usual.delayMs) / 1000,
-    inertiaKgM2: usual.motorKgM2 + (rim.inertiaKgM2 ?? fromMass),
-    viscousNms: VISCOUS_NMS,
-    topRadps: usual.topRadps,
-    rotationDeg: rotationDeg ?? base.rotationDeg ?? USUAL_ROTATION_DEG,
+    frictionNm: measured.frictionNm?.value ?? frictionOverInertia.value * inertiaKgM2,
+    inertiaKgM2,
+    viscousNms: Math.max(0, measured.dampingNmsPerRad?.value ?? dampingOverInertia.value * inertiaKgM2),
   };
 }
 
@@ -46,22 +72,46 @@ export function hardwareOf({ base, rim }: RigSpec, rotationDeg: number | null): 
 export type HardwareInput =
   'torque' | 'friction' | 'delay' | 'rimInertia' | 'motorInertia' | 'bearings' | 'topSpeed' | 'scales';
 
-export function hardwareInputs({ base, rim }: RigSpec): Record<HardwareInput, Input> {
+export function hardwareInputs(spec: Pick<RigSpec, 'base' | 'rim'>): Record<HardwareInput, Input> {
+  const { base } = spec;
   const usual = USUAL[base.drive];
   const said = (value: number | null, words: string): Input => ({
     says: words,
     evidence: value === null ? 'assumed' : 'described',
   });
-  const ofRim = rim.inertiaKgM2 ?? (rim.massKg === null || rim.diameterMm === null ? null : rim.massKg);
   return {
     torque: said(base.torqueNm, `rated torque ${base.torqueNm ?? usual.ratedNm} N·m`),
-    friction: said(base.frictionNm, `friction ${base.frictionNm ?? usual.frictionNm} N·m`),
+    ...inertInputs(spec),
     delay: said(base.delayMs, `delay ${base.delayMs ?? usual.delayMs} ms`),
-    rimInertia: said(ofRim, 'inertia of the rim'),
-    motorInertia: said(null, `inertia of the motor ${usual.motorKgM2} kg·m²`),
-    bearings: said(null, `drag of the bearings ${VISCOUS_NMS} N·m·s/rad`),
     topSpeed: said(null, `top speed of the motor ${usual.topRadps} rad/s`),
     scales: said(null, 'what 100 % of the base’s own scales is'),
+  };
+}
+
+function inertInputs({
+  base,
+  rim,
+}: Pick<RigSpec, 'base' | 'rim'>): Record<'friction' | 'rimInertia' | 'motorInertia' | 'bearings', Input> {
+  const usual = USUAL[base.drive];
+  const { frictionNm, inertiaKgM2, viscousNms } = inertHardware({ base, rim });
+  const rimSaid = rim.inertiaKgM2 !== null || (rim.massKg !== null && rim.diameterMm !== null);
+  const measured = base.measured.at(-1);
+  const input = (evidence: Evidence, says: string): Input => ({ evidence, says });
+  if (!measured)
+    return {
+      friction: input(base.frictionNm === null ? 'assumed' : 'described', `friction ${frictionNm} N·m`),
+      rimInertia: input(rimSaid ? 'described' : 'assumed', 'inertia of the rim'),
+      motorInertia: input('assumed', `inertia of the motor ${usual.motorKgM2} kg·m²`),
+      bearings: input('assumed', `drag of the bearings ${VISCOUS_NMS} N·m·s/rad`),
+    };
+  const isAbsolute = measured.inertiaKgM2 !== null;
+  const scale: Evidence = isAbsolute ? 'measured' : base.frictionNm === null ? 'assumed' : 'described';
+  const over = isAbsolute ? '' : ', measured over an inertia that is not';
+  return {
+    friction: input(scale, `friction ${frictionNm.toFixed(3)} N·m${over}`),
+    rimInertia: input(scale, `inertia of motor and rim ${inertiaKgM2.toFixed(4)} kg·m²`),
+    motorInertia: input(scale, `inertia of motor and rim ${inertiaKgM2.toFixed(4)} kg·m²`),
+    bearings: input(scale, `drag of the bearings ${viscousNms.toFixed(4)} N·m·s/rad${over}`),
   };
 }
 
@@ -81,10 +131,16 @@ export function ifAsUsual(spec: RigSpec): string {
   return friction.evidence === 'assumed' ? ', if its friction is as usual' : '';
 }
 
-/** Friction as evidence: with its unit, and said to be assumed where nobody wrote it down. */
+const FRICTION_WORDS: Record<Evidence, string> = {
+  measured: ' (measured)',
+  described: '',
+  assumed: ' (assumed)',
+};
+
+/** Friction as evidence: with its unit, and said to be measured or assumed. */
 export function frictionText({ rig, exact }: ChainFacts, { hardware }: Pick<ForceChain, 'hardware'>): string {
-  const isAssumed = !exact && rig.base.frictionNm === null;
-  return `${hardware.frictionNm.toFixed(2)} N·m${isAssumed ? ' (assumed)' : ''}`;
+  const how = exact ? '' : FRICTION_WORDS[hardwareInputs(rig).friction.evidence];
+  return `${hardware.frictionNm.toFixed(2)} N·m${how}`;
 }
 
 /** What a base's own scales mean at 100 %, per newton metre of its rated torque; a strong base damps more strongly. */

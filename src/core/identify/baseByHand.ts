@@ -3,12 +3,25 @@ import { runsOf, samplesOf, type Recording } from '../axes/recording';
 import { fail, succeed, type Outcome } from '../problem';
 import { estimate, fitSwings, FEWEST_SPINS, type Estimate, type FreeFit } from './fitSwings';
 import { absoluteFrom, around, pooled, pullOf, times, type Absolute, type Hung } from './pendulum';
+import { hungMass } from './hungMass';
 import { swingsOf, type AngleScale, type Spin } from './swings';
 
 /** So many spins and releases must be usable. */
 export const FEWEST_USABLE = 6;
 /** m·g·r against the friction: a lighter mass hangs where friction leaves it. */
 export const LEAST_PULL = 2;
+/** A mass is proposed with so much to spare, at a distance that most rims have, and in such steps. */
+const AMPLE_PULL = 3;
+const USUAL_MM = 140;
+const STEP_G = 50;
+const LEAST_G = 300;
+
+/** A mass that friction cannot hold, for a rim as wide as most. */
+export function massFor(frictionNm: number): { grams: number; millimetres: number } {
+  const least = (AMPLE_PULL * frictionNm * 1e6) / (9.81 * USUAL_MM);
+  return { grams: Math.max(LEAST_G, STEP_G * Math.ceil(least / STEP_G)), millimetres: USUAL_MM };
+}
+
 /** Flicks that turn less far than this each way cannot tell an imbalance from a spring, rad. */
 const WIDE_RAD = (60 * Math.PI) / 180;
 
@@ -91,7 +104,7 @@ export function baseByHand(captures: readonly HandCapture[]): Outcome<BaseByHand
       : []),
     ...(free && !isWide(flicks)
       ? [
-          'The flicks turn less than 60° each way: there an imbalance and a spring look alike. Start from about 120°.',
+          'The spins turn less than 60° each way: there an imbalance and a spring look alike. Start from 120° and spin harder.',
         ]
       : []),
     ...(free
@@ -117,11 +130,11 @@ function spinsIn(captures: readonly HandCapture[]): Spins {
     for (const run of recording.runs) {
       const spin = () => swingsOf(recording.t, raw, run, scale);
       if (run.label === 'flick') found.flicks.push(spin());
-      const mass = /^pendulum:([\d.]+)@([\d.]+)$/.exec(run.label);
+      const mass = hungMass(run.label);
       if (!mass) continue;
       const group = groups.get(run.label) ?? {
-        massKg: Number(mass[1]) / 1000,
-        radiusM: Number(mass[2]) / 1000,
+        massKg: mass.kg,
+        radiusM: mass.m,
         spins: [],
       };
       groups.set(run.label, group);

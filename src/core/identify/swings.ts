@@ -7,6 +7,9 @@ const SHORTEST_RAD = (0.7 * Math.PI) / 180;
 /** Speed is read over this much time, and over no fewer samples. */
 const SPEED_WINDOW_S = 0.024;
 const SPEED_SAMPLES = 5;
+/** A coarse sensor is looked at for longer, until one count more or less makes no more than this, rad/s. */
+const COUNT_RADPS = 0.2;
+const LONGEST_WINDOW_S = 0.1;
 /** A stop pushes back before it is reached, rad. */
 const STOP_RAD = (4 * Math.PI) / 180;
 /** Fewer samples than a fit has unknowns say nothing. */
@@ -65,7 +68,13 @@ export function swingsOf(t: Float64Array, raw: Float64Array, run: PhaseRun, scal
 
 /** Speed as the slope of a line through the neighbours, rad/s. */
 function speedsOf(t: Float64Array, angle: Float64Array): Float64Array {
-  const half = Math.max(SPEED_SAMPLES >> 1, Math.round((SPEED_WINDOW_S * measuredRate(t)) / 2));
+  let count = Infinity;
+  for (let i = 1; i < angle.length; i++) {
+    const step = Math.abs(angle[i]! - angle[i - 1]!);
+    if (step > 0) count = Math.min(count, step);
+  }
+  const windowS = Math.min(LONGEST_WINDOW_S, Math.max(SPEED_WINDOW_S, count / COUNT_RADPS));
+  const half = Math.max(SPEED_SAMPLES >> 1, Math.round((windowS * measuredRate(t)) / 2));
   return angle.map((_, i) => {
     const [from, to] = [Math.max(0, i - half), Math.min(angle.length, i + half + 1)];
     let [mt, ma] = [0, 0];

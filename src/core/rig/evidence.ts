@@ -16,11 +16,12 @@ export interface Basis {
 
 const ORDER: readonly Evidence[] = ['measured', 'described', 'assumed'];
 
-/** @param inputs at least one: a figure that rests on nothing is none */
+/** @param inputs at least one: a figure that rests on nothing is none; what is said twice stands once */
 export function basisOn(...inputs: Input[]): Basis {
   if (inputs.length === 0) throw new RangeError('a figure rests on something');
   const weakest = Math.max(...inputs.map(({ evidence }) => ORDER.indexOf(evidence)));
-  return { evidence: ORDER[weakest]!, inputs };
+  const once = inputs.filter(({ says }, i) => inputs.findIndex((other) => other.says === says) === i);
+  return { evidence: ORDER[weakest]!, inputs: once };
 }
 
 /** What of it nobody has measured or written down, in words. */

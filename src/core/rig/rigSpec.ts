@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import { dialectFieldSchema } from '../formats/dialectJson';
+import { measuredBaseSchema, MOST_MEASUREMENTS } from './measuredBase';
 import { line, paragraph } from '../text/line';
 
 /** A rig as its owner describes it once. Numbers that nobody knows are `null`, never guessed. */
@@ -40,6 +41,8 @@ export const baseSchema = z.strictObject({
     .nullable(),
   /** `null`: only what the catalogue knows of it. */
   program: baseProgramSchema.nullable().default(null),
+  /** What was measured of it with the rim that was on it, the newest last. */
+  measured: z.array(measuredBaseSchema).max(MOST_MEASUREMENTS).default([]),
 });
 
 export const rimSchema = z.strictObject({
@@ -112,6 +115,7 @@ export function plainRig(device: RigDevice): RigSpec {
       makersLimits: '',
       brakeForce: null,
       program: null,
+      measured: [],
     },
     rim: { diameterMm: null, massKg: null, inertiaKgM2: null, inputs: '' },
     pedals: { throttle: 'unknown', brake: 'unknown', clutch: null },

@@ -37,6 +37,8 @@ export function ForceAdviceSteps({
   const least = forceField(view.menus, view.settings, 'title', 'minForce');
   // Of a base that nobody wrote down everything is taken as usual: to say what it is comes first.
   const first = isDescribed(view.rig.spec) ? 0 : 1;
+  const isMeasured = view.rig.spec.base.measured.length > 0;
+  const last = first + shown.length + (least ? 1 : 0);
   return (
     <>
       {first === 1 && (
@@ -72,8 +74,18 @@ export function ForceAdviceSteps({
           A slow roll, hands off: a few answers by paddle find the greatest value that stays still.
         </NextStep>
       )}
+      {!isMeasured && (
+        <NextStep
+          number={last + 1}
+          title="The base, measured by hand"
+          actions={<StepLink href="/base">Measure it</StepLink>}
+        >
+          Its friction and inertia are taken {first === 0 ? 'as written down or usual' : 'as usual'}; a few
+          spins tell. Nothing is sent to the wheel.
+        </NextStep>
+      )}
       <AskAgain declined={view.declined} />
-      <SchoolStep number={first + shown.length + (least ? 2 : 1)} schools={view.schools} />
+      <SchoolStep number={last + (isMeasured ? 1 : 2)} schools={view.schools} />
     </>
   );
 }

@@ -77,6 +77,12 @@ export function Palette({
     { group: 'Rig', name: 'Add a rig', run: () => go('/start') },
     { group: 'Rig', name: 'Describe this rig', run: () => go('/rig') },
     {
+      group: 'Rig',
+      name: 'Measure the base by hand',
+      words: ['friction', 'inertia', 'spin'],
+      run: () => go('/base'),
+    },
+    {
       group: 'Settings',
       name: 'Compare, branch and merge combinations',
       run: () => go('/combinations'),
@@ -116,6 +122,7 @@ export function Palette({
     { group: 'Seat', name: 'From the seat: all axes', run: () => go('/seat?do=axes') },
     { group: 'Seat', name: 'From the seat: pre-flight', run: () => go('/seat?do=ready') },
     { group: 'Seat', name: 'From the seat: minimum force', run: () => go('/seat?do=minimum-force') },
+    { group: 'Seat', name: 'From the seat: the base by hand', run: () => go('/seat?do=base') },
     ...view.axes
       .filter((axis) => axis.capture)
       .map((axis) => ({

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -67,6 +68,22 @@ export function RigStation({ view }: { view: BookView }) {
             }
           >
             New firmware asks again in Ready what it may have reset.
+          </NextStep>
+          <NextStep
+            number={2}
+            title="Friction and inertia, measured"
+            actions={
+              <Link
+                href="/base"
+                className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
+              >
+                Measure the base by hand
+              </Link>
+            }
+          >
+            {view.rig.spec.base.measured.length > 0
+              ? 'Measured: what is foretold of the rim rests on it, and no more on what is written here.'
+              : 'A few spins tell more than a data sheet, and nothing is sent to the wheel.'}
           </NextStep>
           <AxisSources rig={view.rig} />
           <CopyStep name={view.rig.name} />

@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 import { axesOf } from '@/core/rig/rigSpec';
 import type { BookView } from '@/book/model/bookView';
 import { AdviseTask } from './AdviseTask';
+import { BaseTask } from './BaseTask';
 import { CaptureTask } from './CaptureTask';
 import { CardTask } from './CardTask';
 import { DoneTask } from './DoneTask';
@@ -21,6 +22,7 @@ export const TASK_VIEWS = {
   proof: ProofTask,
   card: CardTask,
   'minimum-force': MinimumForceTask,
+  base: BaseTask,
   done: DoneTask,
 };
 
@@ -56,6 +58,17 @@ const GOES = {
       title: 'That was all',
       how: 'What was kept lies on the trail, and its proof with it.',
       leaveTo: '/force',
+    }),
+  },
+  base: {
+    tasks: () => [{ kind: 'base' }],
+    end: (view) => ({
+      title: 'That was all',
+      how:
+        view.rig.spec.base.measured.length > 0
+          ? 'What was kept stands under Base, with what it changes.'
+          : 'Nothing was kept of the base.',
+      leaveTo: '/base',
     }),
   },
 } satisfies Record<string, Go>;

@@ -1,4 +1,5 @@
-import type { Reading, Spinning, TrueBase } from '../simulateSpins';
+import type { Reading, Spinning } from '../simulateSpins';
+import type { TrueBase } from '../spinningRim';
 
 const PLAIN = { frictionSpread: 0.01, springNmPerRad: 0 };
 

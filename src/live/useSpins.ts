@@ -1,0 +1,54 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { reasonOf, type Outcome } from '@/core/problem';
+import type { BaseByHand } from '@/core/identify/baseByHand';
+import { FEWEST_USABLE } from '@/core/identify/baseByHand';
+import type { DeviceSource } from '@/devices/source';
+import type { SimulatedRig } from '@/devices/simulatedRig';
+import { startBase } from '@/workers/startBase';
+import { spinSession, type SpinSession, type SpinStatus } from './spinSession';
+
+/** What the spins so far say. */
+export type Found = Outcome<BaseByHand> | null;
+
+/**
+ * Measures a base by hand while the component stands: counts spins, and has a worker work out what they say after each. A
+ * simulated rig follows.
+ */
+export function useSpins(source: DeviceSource, simulated: SimulatedRig | null, countsPerDegree: number) {
+  const [status, setStatus] = useState<SpinStatus | null>(null);
+  const [found, setFound] = useState<Found>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const [session, setSession] = useState<SpinSession | null>(null);
+  const asked = useRef(0);
+  useEffect(() => {
+    const worker = startBase();
+    let opened: SpinSession | null = null;
+    const estimate = () => {
+      if (!opened) return;
+      const { runs } = opened.guide.state;
+      const counted = runs.filter(({ label }) => label === 'flick' || label.startsWith('pendulum:')).length;
+      if (counted < FEWEST_USABLE) return;
+      const mine = ++asked.current;
+      worker
+        .ask((base) => base.estimate([{ recording: opened!.recording(), countsPerDegree }]))
+        .then((outcome) => mine === asked.current && setFound(outcome))
+        .catch((error: unknown) => setFault(reasonOf(error)));
+    };
+    opened = spinSession(source, countsPerDegree, setStatus, estimate);
+    setSession(opened);
+    return () => {
+      opened.close();
+      worker.end();
+      simulated?.perform('steering', 'off');
+      setSession(null);
+    };
+  }, [source, simulated, countsPerDegree]);
+  const step = status?.step ?? null;
+  const motion = step?.kind === 'pendulum' ? step.label : step?.kind === 'flick' ? 'flick' : 'off';
+  useEffect(() => {
+    simulated?.perform('steering', motion);
+  }, [simulated, motion]);
+  return useMemo(() => ({ status, found, fault, session }), [status, found, fault, session]);
+}
