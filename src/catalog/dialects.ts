@@ -1,9 +1,8 @@
-import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { AXIS_WORDS } from '@/core/axes/axes';
+import type { ShapedAxis } from '@/core/formats/titleJson';
 import type { ForceParameter } from '@/core/force/forceParameters';
 import type { Dialect, DialectField } from '@/core/response/dialect';
 
-/** Axes that a title gives a response of its own; a shifter has none. */
-export type ShapedAxis = Exclude<AxisName, 'gear'>;
 export type AxisDialects = Record<ShapedAxis, Dialect>;
 
 /** A title that writes every axis alike; its steering may have fields beyond those. */

@@ -2,7 +2,7 @@ import { axesOf, type RigSpec } from '@/core/rig/rigSpec';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { Menu, Menus } from '@/core/settings/menus';
 import { baseMenus } from './bases';
-import type { ShapedAxis } from './dialects';
+import type { ShapedAxis } from '@/core/formats/titleJson';
 import type { Title } from './titles';
 
 /** Everything that can be set on a rig, in a title, with a car. */

@@ -1,12 +1,20 @@
-import { AXIS_NAMES } from '@/core/axes/axes';
-import type { OwnTitleDocument } from '@/core/formats/ownTitleJson';
+import { AXIS_WORDS } from '@/core/axes/axes';
+import {
+  fieldsOn,
+  SHAPED_AXES,
+  type ShapedAxis,
+  type TitleDocument,
+  type TitlePage,
+} from '@/core/formats/titleJson';
+import type { Dialect } from '@/core/response/dialect';
+import type { CarSpec } from '@/core/vehicle/carSpec';
 import { CARS } from './cars';
-import { sameOnEveryAxis, type ShapedAxis } from './dialects';
+import type { AxisDialects, CarMenu } from './dialects';
 import { TITLES, type Title } from './titles';
 import { TRACKS } from './tracks';
 
 /** A title that the driver described, as the book keeps it. */
-export interface OwnTitle extends OwnTitleDocument {
+export interface OwnTitle extends TitleDocument {
   id: string;
 }
 
@@ -16,33 +24,119 @@ export const ownTitleId = (id: string) => `${OWN}${id}`;
 /** What a title does of which nobody has said how often it gives a force, Hz. */
 const USUAL_FORCE_HZ = 100;
 
-const SHAPED = AXIS_NAMES.filter((axis): axis is ShapedAxis => axis !== 'gear');
-
-/** An own title as the rest of the software knows titles. Every car and every road may be driven in it. */
-export function titleFromOwn({ id, name, rotation, fields, steering }: OwnTitle): Title {
+/** An own title as the rest of the software knows titles. Where it does not name its cars and roads, every known one is driven. */
+export function titleFromOwn(own: OwnTitle, ownCars: readonly CarSpec[] = []): Title {
+  const { id, name, about, rotation, forceHz, traits, pages, cars, tracks } = own;
   return {
     id: ownTitleId(id),
     name,
-    about: 'described by yourself',
-    carIds: CARS.map((car) => car.id),
-    trackIds: TRACKS.map((track) => track.id),
-    dialects: sameOnEveryAxis(name, fields, steering),
-    carMenu: {},
-    pages: [{ path: `${name} › Controls`, layer: 'title', axes: SHAPED }],
+    about: about || 'described by yourself',
+    carIds: cars ?? [...ownCars, ...CARS].map((car) => car.id),
+    trackIds: tracks ?? TRACKS.map((track) => track.id),
+    dialects: dialectsOf(own),
+    carMenu: carMenuOf(own),
+    pages: pages.map(({ path, layer, axes, fields }) => ({
+      path,
+      layer,
+      axes,
+      fields: fields.map(({ key }) => key),
+    })),
     rotation,
-    forceHz: USUAL_FORCE_HZ,
-    traits: { ownProgram: 'either', mode: 'plain', bindsInOwnPreset: false, quickSweep: false },
+    forceHz: forceHz ?? USUAL_FORCE_HZ,
+    knowsForceHz: forceHz !== null,
+    unsure: pages.flatMap(({ fields }) =>
+      fields.filter(({ evidence }) => evidence === 'assumed').map(({ label }) => label),
+    ),
+    traits,
   };
 }
 
-/** Titles of the catalogue and the driver's own. */
+/** Only the title's own layer has a menu for each axis, if an empty one. */
+function dialectsOf(document: TitleDocument): AxisDialects {
+  const of = (axis: ShapedAxis): Dialect => ({
+    name: document.name,
+    axis: AXIS_WORDS[axis],
+    fields: fieldsOn(document, 'title', axis, 0),
+  });
+  return Object.fromEntries(SHAPED_AXES.map((axis) => [axis, of(axis)])) as unknown as AxisDialects;
+}
+
+function carMenuOf(document: TitleDocument): CarMenu {
+  const has = SHAPED_AXES.filter((axis) => fieldsOn(document, 'car', axis, 0).length > 0);
+  return Object.fromEntries(
+    has.map((axis) => [
+      axis,
+      (carName: string, lockDeg: number): Dialect => ({
+        name: carName,
+        axis: AXIS_WORDS[axis],
+        fields: fieldsOn(document, 'car', axis, lockDeg),
+      }),
+    ]),
+  );
+}
+
+/** Two locks that no menu starts at: where a car's field follows them it comes at the car's own. */
+const PROBED_LOCKS = [611, 733] as const;
+
+/** Any title as a document: to be copied and changed, or taken along as a file. */
+export function titleDocument(title: Title): TitleDocument {
+  const { name, about, rotation, forceHz, knowsForceHz, carIds, trackIds, traits } = title;
+  return {
+    name,
+    about,
+    rotation,
+    forceHz: knowsForceHz ? forceHz : null,
+    pages: title.pages.flatMap((page) => pageDocument(title, page)),
+    cars: [...carIds],
+    tracks: [...trackIds],
+    traits,
+    origin: '',
+  };
+}
+
+function pageDocument(
+  title: Title,
+  { path, layer, axes, fields, except }: Title['pages'][number],
+): TitlePage[] {
+  if (layer === 'base') return [];
+  const menu = (axis: ShapedAxis, lock: number): Dialect | undefined =>
+    layer === 'title' ? title.dialects[axis] : title.carMenu[axis]?.('', lock);
+  const shaped = SHAPED_AXES.filter((axis) => axes.includes(axis));
+  const made: TitlePage['fields'] = [];
+  for (const axis of shaped) {
+    const [one, other] = PROBED_LOCKS.map((lock) => menu(axis, lock)?.fields ?? []);
+    one!.forEach((field, i) => {
+      if ((fields && !fields.includes(field.key)) || except?.includes(field.key)) return;
+      const known = made.find(({ key }) => key === field.key);
+      if (known) return known.axes.push(axis);
+      const isOfTheCar = field.neutral !== other![i]!.neutral;
+      const { unit = '', ...rest } = field;
+      made.push({
+        ...rest,
+        neutral: isOfTheCar ? null : field.neutral,
+        unit,
+        axes: [axis],
+        evidence: title.unsure.includes(field.label) ? 'assumed' : 'described',
+      });
+    });
+  }
+  return made.length === 0 ? [] : [{ path, layer, axes: shaped, fields: made }];
+}
+
+/** Titles of the catalogue and the driver's own, and every car that is known. */
 export class Titles {
   readonly all: readonly Title[];
-  constructor(own: readonly OwnTitle[]) {
-    this.all = [...TITLES, ...own.map(titleFromOwn)];
+  readonly cars: readonly CarSpec[];
+  constructor(own: readonly OwnTitle[], ownCars: readonly CarSpec[] = []) {
+    this.cars = [...ownCars, ...CARS];
+    this.all = [...TITLES, ...own.map((one) => titleFromOwn(one, ownCars))];
   }
   /** The title of an id; the first of the catalogue where it was taken out of the book. */
   byId(id: string): Title {
     return this.all.find((title) => title.id === id) ?? this.all[0]!;
+  }
+  /** The car of an id; the first of the catalogue where it was taken out of the book. */
+  car(id: string): CarSpec {
+    return this.cars.find((car) => car.id === id) ?? CARS[0]!;
   }
 }

@@ -1,4 +1,5 @@
 import type { MenuPage } from '@/core/card/setupCard';
+import type { ShapedAxis } from '@/core/formats/titleJson';
 import type { TitleTraits } from '@/core/ready/preflight';
 import {
   CAUSEWAY_CAR_MENU,
@@ -9,7 +10,6 @@ import {
   MILLSTONE_DIALECTS,
   type AxisDialects,
   type CarMenu,
-  type ShapedAxis,
 } from './dialects';
 
 /** A title as the catalogue knows it: how it writes each axis, how it behaves before it runs, what is driven there. */
@@ -25,8 +25,11 @@ export interface Title {
   pages: readonly MenuPage[];
   /** Passes the base's rotation on against its own setting, or stretches it over the car's lock and has none. */
   rotation: 'direct' | 'stretch';
-  /** How often it gives a new force, Hz. */
+  /** How often it gives a new force, Hz, and whether that is known or taken as usual. */
   forceHz: number;
+  knowsForceHz: boolean;
+  /** Labels of fields of which it is only taken as usual what their numbers mean. */
+  unsure: readonly string[];
   traits: TitleTraits;
 }
 
@@ -59,6 +62,8 @@ export const TITLES: readonly Title[] = [
     ],
     rotation: 'direct',
     forceHz: 100,
+    knowsForceHz: true,
+    unsure: [],
     traits: { ownProgram: 'open', mode: 'wide', bindsInOwnPreset: false, quickSweep: false },
   },
   {
@@ -79,6 +84,8 @@ export const TITLES: readonly Title[] = [
     ],
     rotation: 'direct',
     forceHz: 333,
+    knowsForceHz: true,
+    unsure: [],
     traits: { ownProgram: 'shut', mode: 'wide', bindsInOwnPreset: true, quickSweep: false },
   },
   {
@@ -96,6 +103,8 @@ export const TITLES: readonly Title[] = [
     ],
     rotation: 'stretch',
     forceHz: 60,
+    knowsForceHz: true,
+    unsure: [],
     traits: { ownProgram: 'either', mode: 'plain', bindsInOwnPreset: false, quickSweep: true },
   },
 ];

@@ -1,11 +1,11 @@
-import { carById } from '@/catalog/find';
+import { carFromOwn } from '@/catalog/ownCar';
 import { menusFor } from '@/catalog/menusFor';
 import { Titles } from '@/catalog/ownTitle';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
 import { AXIS_NAMES } from '@/core/axes/axes';
 import { captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import { factKind } from '@/core/formats/factKinds';
-import { readOwnTitle } from '@/core/formats/ownTitleJson';
+import { readTitleDocument } from '@/core/formats/titleJson';
 import type { Problem } from '@/core/problem';
 import { plainRig, type RigSpec } from '@/core/rig/rigSpec';
 import { wrongTogether, wrongValue, type Menus } from '@/core/settings/menus';
@@ -105,8 +105,9 @@ function judgeNames(book: BookDocument, say: Say): void {
 function judgePlaces(book: BookDocument, say: Say): void {
   const rigs = new Set(book.rigs.map(({ id }) => id));
   const titles = titlesOf(book);
-  book.ownDialects.forEach(({ document }, i) => {
-    const read = readOwnTitle(document);
+  book.ownDialects.forEach(({ kind, document }, i) => {
+    if (kind !== 'title') return;
+    const read = readTitleDocument(document);
     if (!read.ok) say('bad-title', read.problems[0]!.message, `ownDialects[${i}]`);
   });
   book.rigs.forEach(({ spec }, i) => {
@@ -140,8 +141,11 @@ function judgePlaces(book: BookDocument, say: Say): void {
   });
 }
 
-const titlesOf = (book: BookDocument) =>
-  new Titles(book.ownDialects.map(({ id, document }) => ({ id, ...document })));
+const titlesOf = ({ ownDialects }: BookDocument) =>
+  new Titles(
+    ownDialects.flatMap((one) => (one.kind === 'title' ? [{ id: one.id, ...one.document }] : [])),
+    ownDialects.flatMap((one) => (one.kind === 'car' ? [carFromOwn({ id: one.id, ...one.document })] : [])),
+  );
 
 /** A rig with every axis: what a title's menus are, whatever the rig at hand has. */
 const EVERY_AXIS: RigSpec = {
@@ -161,7 +165,7 @@ function judgeTrail(book: BookDocument, say: Say): void {
   const menus = new Map<string, Menus>();
   const menusOf = (titleId: string, carId: string | null): Menus => {
     const title = titles.byId(titleId);
-    const car = carById(carId ?? title.carIds[0]!);
+    const car = titles.car(carId ?? title.carIds[0]!);
     const key = `${titleId}/${car.id}`;
     const known = menus.get(key) ?? menusFor(EVERY_AXIS, title, car);
     menus.set(key, known);
@@ -204,7 +208,7 @@ function judgeCombinations(book: BookDocument, say: Say): void {
     const menus = menusFor(
       specs.get(combination.rigId)!,
       titles.byId(combination.titleId),
-      carById(combination.carId),
+      titles.car(combination.carId),
     );
     const wrong = wrongInCombination(menus, events.get(combination.rigId) ?? [], combination);
     if (wrong) say(wrong.code, wrong.message, `combinations[${i}]`);

@@ -52,10 +52,17 @@ interface Bound<In extends FieldValues, Value> {
   name: FieldPathByValue<In, Value>;
   label: string;
   isStacked?: boolean;
+  isBare?: boolean;
 }
 
 /** What a field shows, changes and is told, bound to its place in the form. */
-function useBound<In extends FieldValues, Value>({ control, name, label, isStacked }: Bound<In, Value>) {
+function useBound<In extends FieldValues, Value>({
+  control,
+  name,
+  label,
+  isStacked,
+  isBare,
+}: Bound<In, Value>) {
   const { field, fieldState } = useController({ control, name });
   return {
     label,
@@ -64,6 +71,7 @@ function useBound<In extends FieldValues, Value>({ control, name, label, isStack
     onBlur: field.onBlur,
     fault: fieldState.error?.message,
     ...(isStacked === undefined ? {} : { isStacked }),
+    ...(isBare === undefined ? {} : { isBare }),
   };
 }
 

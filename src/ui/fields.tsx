@@ -8,6 +8,8 @@ interface Shared {
   label: string;
   /** Label above the field, not beside it. */
   isStacked?: boolean;
+  /** In a grid whose heads say what stands in it: the label is for who can't see them. */
+  isBare?: boolean;
   /** What is wrong with what stands in it. */
   fault?: string | undefined;
   /** It was gone through: what is wrong may be said now. */
@@ -17,6 +19,7 @@ interface Shared {
 function Labelled({
   label,
   isStacked = false,
+  isBare = false,
   fault,
   children,
   id,
@@ -24,15 +27,17 @@ function Labelled({
   return (
     <div
       className={
-        isStacked ? 'grid content-start gap-0.5' : 'grid grid-cols-[8.5rem_1fr] items-center gap-x-3'
+        isStacked || isBare
+          ? 'grid content-start gap-0.5'
+          : 'grid grid-cols-[8.5rem_1fr] items-center gap-x-3'
       }
     >
-      <label htmlFor={id} className={isStacked ? 'text-sm text-muted' : 'text-[15px]'}>
+      <label htmlFor={id} className={isBare ? 'sr-only' : isStacked ? 'text-sm text-muted' : 'text-[15px]'}>
         {label}
       </label>
       {children}
       {fault !== undefined && (
-        <p id={`${id}-fault`} className={`text-sm text-rust ${isStacked ? '' : 'col-start-2'}`}>
+        <p id={`${id}-fault`} className={`text-sm text-rust ${isStacked || isBare ? '' : 'col-start-2'}`}>
           {fault}
         </p>
       )}
@@ -90,7 +95,7 @@ export function NumberField({
           id={id}
           inputMode="decimal"
           className={`${INPUT} text-right font-mono ${edge(shared.fault)}`}
-          placeholder="not known"
+          placeholder={shared.isBare ? '' : 'not known'}
           value={typed ?? (value === null ? '' : String(value))}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={(event) => {

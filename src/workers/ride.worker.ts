@@ -6,16 +6,20 @@ import { simulateRide, type RidePlan, type RideProgress } from '@/core/vehicle/s
 import type { RideLog } from '@/core/rides/rideLog';
 
 const api = {
-  /** Simulates a ride off the main thread; the caller cancels by ending the worker. */
-  ride(plan: RidePlan, chain: ForceChain, onProgress: (progress: RideProgress) => void): RideLog {
-    const recorder = forceRecorder(chain.title.rateHz);
-    const steps = simulateRide(plan, recorder);
+  /**
+   * Simulates a ride off the main thread; the caller cancels by ending the worker.
+   * @param chain `null` where nobody knows the title's force: the ride is logged without
+   */
+  ride(plan: RidePlan, chain: ForceChain | null, onProgress: (progress: RideProgress) => void): RideLog {
+    const recorder = chain && forceRecorder(chain.title.rateHz);
+    const steps = recorder ? simulateRide(plan, recorder) : simulateRide(plan);
     for (;;) {
       const next = steps.next();
       if (!next.done) {
         onProgress(next.value);
         continue;
       }
+      if (!chain || !recorder) return next.value;
       const inputs = recorder.finish();
       return withForce(next.value, inputs, rideForce(inputs, chain, plan.seed));
     }

@@ -9,7 +9,11 @@ import { startedWorker } from './startedWorker';
 export class RideCancelled extends Error {}
 
 /** Starts a ride in a worker. `cancel` ends it at once and rejects `done` with {@link RideCancelled}. */
-export function startRide(plan: RidePlan, chain: ForceChain, onProgress: (progress: RideProgress) => void) {
+export function startRide(
+  plan: RidePlan,
+  chain: ForceChain | null,
+  onProgress: (progress: RideProgress) => void,
+) {
   const simulator = startedWorker<RideWorker>(
     new Worker(new URL('./ride.worker.ts', import.meta.url), { type: 'module' }),
   );

@@ -61,12 +61,24 @@ export function basisOf(facts: Facts) {
   const { rig, car, title } = facts;
   const hardware = hardwareInputs(rig.spec);
   const described = (says: string): Input => ({ says, evidence: 'described' });
-  const ofCar = described(`the ${car.name} as its document has it`);
-  const menus = described(`the menus of ${title.name} as they are described`);
+  const ofCar: Input[] = [
+    described(`the ${car.name} as its document has it`),
+    ...(car.assumed ?? []).map((says): Input => ({ says, evidence: 'assumed' })),
+  ];
+  const menus: Input[] = [
+    described(`the menus of ${title.name} as they are described`),
+    ...title.unsure.map((label): Input => ({
+      says: `what the numbers of ${label} mean`,
+      evidence: 'assumed',
+    })),
+  ];
   const settings = described('the settings as they are noted here');
-  const rate = described(`force at ${title.forceHz} Hz`);
+  const rate: Input = {
+    says: `force at ${title.forceHz} Hz`,
+    evidence: title.knowsForceHz ? 'described' : 'assumed',
+  };
   const steering = rotationInput(facts);
-  const signal = [ofCar, menus, settings, rate, footInput(facts), DRIVER];
+  const signal = [...ofCar, ...menus, settings, rate, footInput(facts), DRIVER];
   const loop = calmBasis(rig.spec).inputs;
   return {
     /** What was read from this axis by itself. */
@@ -76,15 +88,15 @@ export function basisOf(facts: Facts) {
     }),
     /** Spins of the rim by hand; their angle is as good as the rotation. */
     hand: basisOn({ says: `spins of the ${rig.name} by hand`, evidence: 'measured' }, steering),
-    response: basisOn(menus, settings),
-    rotation: basisOn(steering, menus, settings),
-    hairpin: basisOn(steering, ofCar, settings),
+    response: basisOn(...menus, settings),
+    rotation: basisOn(steering, ...menus, settings),
+    hairpin: basisOn(steering, ...ofCar, settings),
     signal: basisOn(...signal),
     torque: basisOn(...signal, hardware.torque, hardware.scales),
     lost: basisOn(...signal, hardware.torque, hardware.friction),
     smooth: basisOn(...signal, hardware.torque, hardware.delay, hardware.scales),
-    calm: basisOn(ofCar, menus, settings, ...loop),
-    crash: basisOn(settings, menus, ...loop),
+    calm: basisOn(...ofCar, ...menus, settings, ...loop),
+    crash: basisOn(settings, ...menus, ...loop),
   } satisfies Record<string, Basis>;
 }
 export type FigureKind = keyof ReturnType<typeof basisOf> | 'ride';

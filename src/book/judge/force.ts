@@ -1,7 +1,12 @@
 import { chainOf, ifAsUsual, isDescribed, type ChainFacts } from '@/core/force/chainOf';
 import { crashSpike } from '@/core/force/crashSpike';
 import { heavier } from '@/core/force/heavier';
-import { forceField, isForceField, type ForceParameter } from '@/core/force/forceParameters';
+import {
+  forceField,
+  isForceDescribed,
+  isForceField,
+  type ForceParameter,
+} from '@/core/force/forceParameters';
 import { deadControls } from '@/core/force/coupling';
 import type { HandsOff } from '@/core/force/handsOff';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
@@ -61,8 +66,16 @@ const SMALL_PUSH_DEG = 5;
 const forceChanged = (before: SettingValues, after: SettingValues) =>
   changedBetween(before, after).filter((key) => isForceField(keyOfText(key).field));
 
+/** A title of which nobody described the force: no figure of it is shown anywhere. */
+const FORCE_UNKNOWN: Finding = {
+  health: 'untouched',
+  reason: 'Force not described',
+  heading: 'Nothing is known yet of the force of this title',
+};
+
 /** What is to be said of the force, danger before everything. A figure of the base that is assumed leaves it open. */
 export function forceFinding(facts: ForceFacts): Finding {
+  if (!isForceDescribed(facts.menus)) return FORCE_UNKNOWN;
   const { motion, newestRide, settings, rig } = facts;
   const moving = (['saws', 'rings'] as const).flatMap((verdict) =>
     [motion.roll, motion.fast].filter((one) => one.verdict === verdict),

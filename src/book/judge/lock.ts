@@ -11,7 +11,7 @@ import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensi
 import type { DialectField } from '@/core/response/dialect';
 import type { Proposal } from '@/core/settings/proposal';
 import type { Layer } from '@/core/settings/setting';
-import { carById, trackById } from '@/catalog/find';
+import { trackById } from '@/catalog/find';
 import { tightestRadius } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
 import type { Finding } from '../model/stationHealth';
@@ -88,6 +88,9 @@ export function lockProposals(view: Named): { all: Proposal[]; assisted: Proposa
 
 const EASY_DEG = 180;
 
+/** Radius of the tightest corner of a road, m. */
+export const hairpinRadius = (trackId: string): number => tightestRadius(trackById(trackId));
+
 /** The tightest corner that is driven here, and what it asks of the hands. */
 export function hairpinOf(view: LockView) {
   const track = trackById(view.trackId);
@@ -107,11 +110,8 @@ export function hairpinOf(view: LockView) {
 }
 
 /** Every car of the title with its bump stop on this base. */
-export function carRows({ title, rotation }: Pick<LockView, 'title' | 'rotation'>) {
-  return title.carIds.map((id) => {
-    const car = carById(id);
-    return { name: car.name, ...carAnswer(car, rotation, SENSITIVITY_SPEEDS) };
-  });
+export function carRows({ cars, rotation }: Pick<BookView, 'cars' | 'rotation'>) {
+  return cars.map((car) => ({ name: car.name, ...carAnswer(car, rotation, SENSITIVITY_SPEEDS) }));
 }
 export type CarRow = ReturnType<typeof carRows>[number];
 

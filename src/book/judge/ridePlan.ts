@@ -1,4 +1,4 @@
-import { carById, simulatedRigById, trackById } from '@/catalog/find';
+import { simulatedRigById, trackById } from '@/catalog/find';
 import { footOf } from '@/catalog/drivers';
 import type { FootHabits } from '@/core/axes/foot';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
@@ -27,7 +27,7 @@ export function ridePlan(view: BookView, laps: number, seed: number): RidePlan |
   const throttle = measured(view, 'throttle');
   const rigId = rig.spec.device.kind === 'simulated' ? rig.spec.device.rig : STAND_IN;
   return {
-    car: carById(combination.carId),
+    car: view.car,
     track: trackById(view.trackId),
     throttle: throttle ? setupOf(throttle) : asMade(simulatedRigById(rigId).pedals.throttle!),
     brake: setupOf(brake),
@@ -39,11 +39,11 @@ export function ridePlan(view: BookView, laps: number, seed: number): RidePlan |
 
 /** The same for a question that no pedal decides: what was not measured stands in as it was made. */
 export function anyRidePlan(view: BookView, laps: number, seed: number): RidePlan {
-  const { driver, carId } = view.combination;
+  const { driver } = view.combination;
   const standIn = simulatedRigById(STAND_IN).pedals;
   return (
     ridePlan(view, laps, seed) ?? {
-      car: carById(carId),
+      car: view.car,
       track: trackById(view.trackId),
       throttle: asMade(standIn.throttle!),
       brake: asMade(standIn.brake!),

@@ -34,7 +34,17 @@ export interface ProofView extends Proof {
 /** A title without what only the server needs of it. */
 export type TitleView = Pick<
   Title,
-  'id' | 'name' | 'about' | 'carIds' | 'trackIds' | 'rotation' | 'forceHz' | 'traits' | 'pages'
+  | 'id'
+  | 'name'
+  | 'about'
+  | 'carIds'
+  | 'trackIds'
+  | 'rotation'
+  | 'forceHz'
+  | 'knowsForceHz'
+  | 'unsure'
+  | 'traits'
+  | 'pages'
 >;
 
 export type TrailChange = SetEvent & { why: string; live: boolean };
@@ -66,6 +76,8 @@ export interface BookView {
   /** The road that is driven: as chosen, else the title's own. */
   trackId: string;
   car: CarSpec;
+  /** The cars of the title, the open one among them. */
+  cars: CarSpec[];
   /** What can be set, layer by layer. */
   menus: Menus;
   /** Settings in force by `layer/axis/field`, as a ride made now would carry them, and where each comes from. */

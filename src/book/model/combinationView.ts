@@ -1,4 +1,3 @@
-import { carById } from '@/catalog/find';
 import type { Menus } from '@/core/settings/menus';
 import type { RotationInForce } from '@/core/settings/rotationOf';
 import type { SettingValues } from '@/core/settings/setting';
@@ -20,11 +19,12 @@ export interface CombinationState {
 
 /** "Tern in Causeway with the Marl 850, Late shift". */
 export function combinationName(
-  { carId, driver, branch }: Combination,
+  { driver, branch }: Combination,
   rigName: string,
   titleName: string,
+  carName: string,
 ): string {
-  const main = `${rigName} in ${titleName} with the ${carById(carId).name}, ${driver}`;
+  const main = `${rigName} in ${titleName} with the ${carName}, ${driver}`;
   return branch ? `${main}, branch “${branch}”` : main;
 }
 

@@ -1,6 +1,5 @@
 import 'server-only';
 import { isDeepStrictEqual } from 'node:util';
-import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { DRIVERS } from '@/catalog/drivers';
 import type { Title } from '@/catalog/titles';
@@ -99,7 +98,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     speedUnitOf(db, combination.driver),
   ]);
   const title = titles.byId(combination.titleId);
-  const car = carById(combination.carId);
+  const car = titles.car(combination.carId);
   const menus = menusFor(rig.spec, title, car);
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
@@ -119,7 +118,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     },
     choices: {
       titles: titles.all.map(({ id, name }) => ({ id, name })),
-      cars: title.carIds.map((id) => ({ id, name: carById(id).name })),
+      cars: title.carIds.map((id) => ({ id, name: titles.car(id).name })),
       drivers: DRIVERS,
     },
     axes,
@@ -129,6 +128,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     title: titleView(title),
     trackId: title.trackIds.find((id) => id === road) ?? title.trackIds[0]!,
     car,
+    cars: title.carIds.map((id) => titles.car(id)),
     menus,
     settings,
     origins: originsOf(effective, events),
@@ -151,7 +151,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
 function motionOf(db: Database, view: Parameters<typeof forceFactsOf>[0]): ForceFacts['motion'] {
   const facts = forceFactsOf(view);
   const key = JSON.stringify([
-    facts.car.id,
+    facts.car,
     facts.rateHz,
     facts.rotationDeg,
     facts.rig,
@@ -167,18 +167,9 @@ function motionOf(db: Database, view: Parameters<typeof forceFactsOf>[0]): Force
   });
 }
 
-function titleView({
-  id,
-  name,
-  about,
-  carIds,
-  trackIds,
-  rotation,
-  forceHz,
-  traits,
-  pages,
-}: Title): TitleView {
-  return { id, name, about, carIds, trackIds, rotation, forceHz, traits, pages };
+/** A title without its menus, which the page has for the open axes already. */
+function titleView({ dialects: _, carMenu: __, ...title }: Title): TitleView {
+  return title;
 }
 
 function weaningView(

@@ -1,5 +1,4 @@
 import 'server-only';
-import { carById } from '@/catalog/find';
 import type { Titles } from '@/catalog/ownTitle';
 import { menusFor } from '@/catalog/menusFor';
 import { matchRotation } from '@/core/rotation/matchRotation';
@@ -26,14 +25,14 @@ export function combinationState(
   titles: Titles,
 ): CombinationState {
   const title = titles.byId(combination.titleId);
-  const car = carById(combination.carId);
+  const car = titles.car(combination.carId);
   const menus = menusFor(rig.spec, title, car);
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
   const rotation = rotationInForce(menus, settings, car.lockDeg, title.rotation === 'stretch');
   return {
     combination,
-    name: combinationName(combination, rig.name, title.name),
+    name: combinationName(combination, rig.name, title.name, car.name),
     menus,
     effective,
     settings,
@@ -78,6 +77,6 @@ export async function carSides({ book, rig, combination }: Here, view: BookView)
       const other = { ...combination, carId, openedAtMs: 0 };
       const { menus, settings, rotation } = combinationState(other, rig, events, titles);
       const own = { base, title, car: menus.car };
-      return { car: carById(carId), menus: own, settings, rotationDeg: rotation.baseDeg };
+      return { car: titles.car(carId), menus: own, settings, rotationDeg: rotation.baseDeg };
     });
 }

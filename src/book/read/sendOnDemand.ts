@@ -1,7 +1,6 @@
 import 'server-only';
 import { z } from 'zod';
 import { menusFor } from '@/catalog/menusFor';
-import { carById } from '@/catalog/find';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
 import { captureRow } from '@/data/captures';
@@ -72,7 +71,7 @@ export const sendEarlierRides = onDemand(async (here, query) => {
 /** Marks of the trail before those which a page shows. */
 export const sendTrail = onDemand(async ({ book, combination, rig }, query) => {
   const [events, titles] = await Promise.all([listChanges(book, rig.id), listTitles(book)]);
-  const menus = menusFor(rig.spec, titles.byId(combination.titleId), carById(combination.carId));
+  const menus = menusFor(rig.spec, titles.byId(combination.titleId), titles.car(combination.carId));
   const skip = Math.max(TRAIL_SHOWN, skipOf(query));
   return readTrail({ book, combination, menus, events }, TRAIL_SHOWN, skip);
 });

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { START_FIELD } from '@/core/testing/startField';
+import { FERRY_LANE, START_FIELD } from '@/core/testing/startField';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
 import { judgeBook } from '@/data/judgeBook';
@@ -97,7 +97,23 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
   titles: [
     translate,
     {
-      saveTitle: [{ name: 'Ferry Lane', rotation: 'stretch', fields: [START_FIELD], steering: [] }],
+      saveTitle: [{ document: FERRY_LANE }],
+      saveCar: [
+        {
+          car: {
+            name: 'Loft Special',
+            className: 'road',
+            massKg: 900,
+            wheelbaseM: null,
+            steeringRatio: 14,
+            lockDeg: 720,
+            powerKw: null,
+            fullScaleNm: null,
+            mu0: null,
+            downforceM2: null,
+          },
+        },
+      ],
       saveBase: [{ name: 'Loft base', steering: [], axes: ['brake'], fields: [START_FIELD] }],
     },
   ],

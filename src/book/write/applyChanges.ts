@@ -1,7 +1,6 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { whySchema } from '@/core/formats/bookJson';
 import { succeed, type Outcome, type Problem } from '@/core/problem';
@@ -51,8 +50,9 @@ export interface OpenSettings {
 }
 
 export async function openSettings({ book, combination, rig }: Here): Promise<OpenSettings> {
-  const title = (await listTitles(book)).byId(combination.titleId);
-  const menusOf = (carId: string) => menusFor(rig.spec, title, carById(carId));
+  const titles = await listTitles(book);
+  const title = titles.byId(combination.titleId);
+  const menusOf = (carId: string) => menusFor(rig.spec, title, titles.car(carId));
   const events = await listChanges(book, rig.id);
   return { combination, menus: menusOf(combination.carId), events, carIds: title.carIds, menusOf };
 }

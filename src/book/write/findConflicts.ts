@@ -1,11 +1,10 @@
 import 'server-only';
-import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import type { Titles } from '@/catalog/ownTitle';
 import type { Problem } from '@/core/problem';
 import type { RigSpec } from '@/core/rig/rigSpec';
 import { findConflictElsewhere } from '@/core/settings/findConflictElsewhere';
-import type { Menus } from '@/core/settings/menus';
+import { wrongValue, type Menus } from '@/core/settings/menus';
 import { combinationText, type Combination } from '@/core/settings/scope';
 import type { SetEvent } from '@/core/settings/trail';
 import { listChanges, type RecordedEvent } from '@/data/changes';
@@ -40,7 +39,8 @@ export async function findConflicts(
     changed,
     others: others.filter((other) => combinationText(other) !== combinationText(open)),
     menusOf: menusOnce(rig.spec, titles),
-    nameOf: (other) => combinationName(other, rig.name, titles.byId(other.titleId).name),
+    nameOf: (other) =>
+      combinationName(other, rig.name, titles.byId(other.titleId).name, titles.car(other.carId).name),
   });
 }
 
@@ -56,13 +56,53 @@ export async function findRigConflicts(
   for (const other of others) {
     const wrong = wrongInCombination(menusOf(other), events, other);
     if (!wrong) continue;
-    const where = combinationName(other, name, titles.byId(other.titleId).name);
+    const where = combinationName(other, name, titles.byId(other.titleId).name, titles.car(other.carId).name);
     return {
       ...wrong,
       message: `${where}: ${wrong.message}`,
       remedy:
         'Nothing was changed. Put back what is set there first, or describe the menu with a wider range.',
     };
+  }
+  return null;
+}
+
+/** What is set in a title on any rig and could not be any more as it is described now; `null` where all of it could. */
+export async function findTitleConflicts(book: Database, titleId: string): Promise<Problem | null> {
+  for (const { id, name, spec } of await listRigs(book)) {
+    const events = await listChanges(book, id);
+    const { others, titles } = await combinationsOn(book, id, '');
+    const menusOf = menusOnce(spec, titles);
+    for (const other of others.filter((one) => one.titleId === titleId)) {
+      const wrong =
+        wrongOnTrail(events, titleId, menusOf, other) ?? wrongInCombination(menusOf(other), events, other);
+      if (!wrong) continue;
+      const where = combinationName(other, name, titles.byId(titleId).name, titles.car(other.carId).name);
+      return {
+        ...wrong,
+        message: `${where}: ${wrong.message}`,
+        remedy:
+          'Nothing was changed. Put back what is set there first, or describe the menu with a wider range.',
+      };
+    }
+  }
+  return null;
+}
+
+/** What was ever set of a title on a rig has to be what its menus take, or the trail could not be read any more. */
+function wrongOnTrail(
+  events: readonly RecordedEvent[],
+  titleId: string,
+  menusOf: (at: Combination) => Menus,
+  at: Combination,
+): Problem | null {
+  for (const event of events) {
+    if (event.kind !== 'set' || event.to === null || event.key.layer === 'base') continue;
+    if (event.scope.titleId !== titleId) continue;
+    const menus = menusOf({ ...at, carId: event.scope.carId ?? at.carId });
+    const menu = menus[event.key.layer][event.key.axis];
+    const wrong = menu && wrongValue(menu, event.key, event.to);
+    if (wrong) return wrong;
   }
   return null;
 }
@@ -86,7 +126,7 @@ function menusOnce(spec: RigSpec, titles: Titles): (of: Combination) => Menus {
   const made = new Map<string, Menus>();
   return ({ titleId, carId }) => {
     const key = `${titleId}/${carId}`;
-    const menus = made.get(key) ?? menusFor(spec, titles.byId(titleId), carById(carId));
+    const menus = made.get(key) ?? menusFor(spec, titles.byId(titleId), titles.car(carId));
     made.set(key, menus);
     return menus;
   };

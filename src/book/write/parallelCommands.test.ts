@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { START_FIELD } from '@/core/testing/startField';
+import { FERRY_LANE } from '@/core/testing/startField';
 import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
 import type { BookDocument } from '@/core/formats/bookJson';
@@ -98,7 +98,7 @@ const COMMANDS: Command[] = [
   { name: 'other school', run: () => chooseSchool({ rotation: 'one' }) },
   {
     name: 'title',
-    run: () => saveTitle({ name: 'Ferry Lane', rotation: 'stretch', fields: [START_FIELD], steering: [] }),
+    run: () => saveTitle({ document: FERRY_LANE }),
   },
 ];
 

@@ -2,34 +2,101 @@
 
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import type { z } from 'zod';
+import { z } from 'zod';
+import { CAR_CLASSES } from '@/catalog/carClasses';
+import { ownCarId } from '@/catalog/ownCar';
+import { ownTitleId } from '@/catalog/ownTitle';
 import { soundDialect } from '@/core/formats/dialectJson';
-import { readOwnTitle, type ownTitleSchema } from '@/core/formats/ownTitleJson';
+import { describedCarSchema } from '@/core/formats/ownCarJson';
+import { readTitleDocument, titleDocumentSchema } from '@/core/formats/titleJson';
+import type { Problem } from '@/core/problem';
 import { baseProgramSchema } from '@/core/rig/rigSpec';
-import { listTitles, saveOwnTitle } from '@/data/ownTitles';
+import { idSchema } from '@/core/text/line';
+import { listOwnCars, listOwnTitles, listTitles, saveOwnCar, saveOwnTitle } from '@/data/ownTitles';
+import { combinationOfBrowser } from '../read/here';
+import { findTitleConflicts } from './findConflicts';
+import { openInside } from './openInside';
 import { parseInput } from './parseInput';
 import { command, commandHere } from './command';
 import { describeInside } from './describeInside';
 import { DONE, refused, type Reply } from './reply';
 
-/** Keeps a title that the driver described. */
-export async function saveTitle(input: z.input<typeof ownTitleSchema>): Promise<Reply> {
-  const described = readOwnTitle(input);
+const savedTitleSchema = z.strictObject({
+  document: titleDocumentSchema,
+  /** The own title that it takes the place of; a new one where it is not said. */
+  replaces: idSchema.optional(),
+  /** Whether it is opened at once. */
+  opens: z.boolean().default(false),
+});
+
+/** Keeps a title that the driver described, or describes one of theirs anew. */
+export async function saveTitle(input: z.input<typeof savedTitleSchema>): Promise<Reply> {
+  const wanted = parseInput(savedTitleSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const described = readTitleDocument(wanted.value.document);
   if (!described.ok) return refused(...described.problems);
+  const { replaces, opens } = wanted.value;
   const title = described.value;
+  const now = await combinationOfBrowser();
   return command(async (book) => {
-    const isTaken = (await listTitles(book)).all.some(
-      ({ name }) => name.toLowerCase() === title.name.toLowerCase(),
+    const titles = await listTitles(book);
+    const isTaken = titles.all.some(
+      ({ id, name }) => id !== replaces && name.toLowerCase() === title.name.toLowerCase(),
     );
-    if (isTaken)
-      return refused({
-        code: 'title-exists',
-        message: `There is a title called ${title.name} already.`,
-        place: {},
-        remedy: 'Give it another name.',
-      });
-    await saveOwnTitle(book, { id: randomUUID(), ...title });
-    return DONE;
+    if (isTaken) return refused(nameTaken('title', title.name));
+    const own = await listOwnTitles(book);
+    const before = own.find(({ id }) => ownTitleId(id) === replaces);
+    if (replaces !== undefined && !before) return refused(NO_SUCH_TITLE);
+    const id = before?.id ?? randomUUID();
+    await saveOwnTitle(book, { id, ...title });
+    const conflict = before ? await findTitleConflicts(book, ownTitleId(id)) : null;
+    if (conflict) return refused(conflict);
+    return opens ? openInside(book, now, { titleId: ownTitleId(id) }) : DONE;
+  });
+}
+
+const NO_SUCH_TITLE: Problem = {
+  code: 'no-title',
+  message: 'That title is not in the book any more.',
+  place: {},
+  remedy: 'Reload the page, and keep it as a new one.',
+};
+
+const nameTaken = (what: string, name: string): Problem => ({
+  code: `${what}-exists`,
+  message: `There is a ${what} called ${name} already.`,
+  place: {},
+  remedy: 'Give it another name.',
+});
+
+const savedCarSchema = z.strictObject({
+  car: describedCarSchema.refine(({ className }) => CAR_CLASSES.some(({ id }) => id === className), {
+    path: ['className'],
+    message: `no such class; there are ${CAR_CLASSES.map(({ id }) => id).join(', ')}`,
+  }),
+  /** The own car that it takes the place of; a new one where it is not said. */
+  replaces: idSchema.optional(),
+  opens: z.boolean().default(false),
+});
+
+/** Keeps a car that the driver described, or describes one of theirs anew. */
+export async function saveCar(input: z.input<typeof savedCarSchema>): Promise<Reply> {
+  const wanted = parseInput(savedCarSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  const { car, replaces, opens } = wanted.value;
+  const now = await combinationOfBrowser();
+  return command(async (book) => {
+    const titles = await listTitles(book);
+    const isTaken = titles.cars.some(
+      ({ id, name }) => id !== replaces && name.toLowerCase() === car.name.toLowerCase(),
+    );
+    if (isTaken) return refused(nameTaken('car', car.name));
+    const before = (await listOwnCars(book)).find(({ id }) => ownCarId(id) === replaces);
+    if (replaces !== undefined && !before)
+      return refused({ ...NO_SUCH_TITLE, code: 'no-car', message: 'That car is not in the book any more.' });
+    const id = before?.id ?? randomUUID();
+    await saveOwnCar(book, { id, ...car });
+    return opens ? openInside(book, now, { carId: ownCarId(id) }) : DONE;
   });
 }
 

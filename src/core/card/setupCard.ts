@@ -74,7 +74,7 @@ function linesOf(layer: Layer, axis: AxisName, menu: Menu | undefined, values: S
       axis: name,
       label: field.label,
       value: value.toFixed(digits),
-      unit: UNITS[field.maps.kind] ?? '',
+      unit: field.unit ?? UNITS[field.maps.kind] ?? '',
       step: field.step.toFixed(digits),
       isNeutral: value === field.neutral,
     };

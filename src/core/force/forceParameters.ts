@@ -96,3 +96,18 @@ export function forceFields(menus: Menus, values: SettingValues, layer: Layer): 
     return found ? [found] : [];
   });
 }
+
+/** Whether a title's force is described at all: without a gain nothing can be said of it. */
+export const isForceDescribed = (menus: Menus): boolean => forceField(menus, {}, 'title', 'gain') !== null;
+
+/** Settings of the wheel that the chain does not compute: kept, shown and put on the card. */
+export function otherFields(menus: Menus, values: SettingValues, layer: Layer): ForceField[] {
+  return (menus[layer].steering?.dialect.fields ?? []).flatMap((field) => {
+    const { maps } = field;
+    if (!('of' in maps) || maps.kind === 'degrees' || isForceField(maps.of)) return [];
+    const key: SettingKey = { layer, axis: 'steering', field: field.key };
+    const set = values[keyText(key)];
+    const value = typeof set === 'number' ? set : field.neutral;
+    return [{ key, field, value, canonical: toCanonical(field, value) }];
+  });
+}

@@ -14,6 +14,7 @@ import { idSchema as id, paragraph } from '../text/line';
 import { atMsSchema as atMs } from '../text/time';
 import { factSchema } from './factKinds';
 import { readDocument } from './jsonDocument';
+import { describedCarSchema } from './ownCarJson';
 import { ownTitleSchema } from './ownTitleJson';
 
 /** Evidence or reason of a change, in words. */
@@ -102,7 +103,12 @@ export const bookSchema = z.strictObject({
     }),
   ),
   changes: list(change),
-  ownDialects: list(z.strictObject({ id, kind: z.literal('title'), atMs, document: ownTitleSchema })),
+  ownDialects: list(
+    z.discriminatedUnion('kind', [
+      z.strictObject({ id, kind: z.literal('title'), atMs, document: ownTitleSchema }),
+      z.strictObject({ id, kind: z.literal('car'), atMs, document: describedCarSchema }),
+    ]),
+  ),
   captures: list(capture),
   rides: list(ride),
 });

@@ -200,6 +200,11 @@ function beyondMeaning(field: DialectField): string | null {
   return null;
 }
 
+/** A dialect as files hold it: its numbers and what they mean. */
+export function plainDialect({ name, axis, fields }: Dialect): Dialect {
+  return { name, axis, fields: fields.map(({ unit: _, ...field }) => field) };
+}
+
 export function writeDialectJson(dialect: Dialect): string {
-  return `${JSON.stringify({ format: DIALECT_FORMAT, version: 1, ...dialect }, null, 2)}\n`;
+  return `${JSON.stringify({ format: DIALECT_FORMAT, version: 1, ...plainDialect(dialect) }, null, 2)}\n`;
 }

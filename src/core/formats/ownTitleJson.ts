@@ -1,28 +1,34 @@
 import { z } from 'zod';
-import { fail, succeed, type Outcome } from '../problem';
 import { line } from '../text/line';
-import { dialectFieldSchema, soundDialect } from './dialectJson';
-import { schemaProblem } from './schemaProblem';
+import { dialectFieldSchema } from './dialectJson';
+import { SHAPED_AXES, titleDocumentSchema, type TitlePage } from './titleJson';
 
-export const ownTitleNameSchema = line(40).min(1, 'a title needs a name');
-
-/** A title that a driver described from its menus: the fields that every axis has, and those of the steering. */
-export const ownTitleSchema = z.strictObject({
-  name: ownTitleNameSchema,
+/** A title as books kept it before its pages were described: fields of every axis, and those of the steering. */
+const earlierSchema = z.strictObject({
+  name: line(40).min(1),
   rotation: z.enum(['direct', 'stretch']),
   fields: z.array(dialectFieldSchema).min(1).max(12),
   steering: z.array(dialectFieldSchema).max(4),
 });
-export type OwnTitleDocument = z.output<typeof ownTitleSchema>;
 
-/** Reads one, and refuses it where its fields contradict each other. */
-export function readOwnTitle(input: unknown): Outcome<OwnTitleDocument> {
-  const read = ownTitleSchema.safeParse(input);
-  if (!read.success) return fail(...read.error.issues.slice(0, 3).map((issue) => schemaProblem(issue)));
-  const { name, fields, steering } = read.data;
-  const sound = soundDialect(
-    { format: 'pebble-road/dialect', version: 1, name, axis: 'steering', fields: [...steering, ...fields] },
-    '',
-  );
-  return sound.ok ? succeed(read.data) : sound;
+function migrated(input: unknown): unknown {
+  const read = earlierSchema.safeParse(input);
+  if (!read.success) return input;
+  const { name, rotation, fields, steering } = read.data;
+  const path = `${name} › Controls`;
+  const known = { unit: '', evidence: 'described' as const };
+  const page: TitlePage = {
+    path,
+    layer: 'title',
+    axes: [...SHAPED_AXES],
+    fields: [
+      ...steering.map((field) => ({ ...field, ...known, axes: ['steering' as const] })),
+      ...fields.map((field) => ({ ...field, ...known, axes: [...SHAPED_AXES] })),
+    ],
+  };
+  return { name, rotation, forceHz: null, pages: [page] };
 }
+
+/** A title that a driver described, as a book keeps it; what an earlier version kept is read as well. */
+export const ownTitleSchema = z.preprocess(migrated, titleDocumentSchema);
+export type OwnTitleDocument = z.output<typeof ownTitleSchema>;

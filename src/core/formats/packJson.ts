@@ -6,7 +6,7 @@ import type { Hardware, SetAxis } from '../settings/transferSettings';
 import { checkSettings } from '../response/settings';
 import { line, paragraph } from '../text/line';
 import { atMsSchema } from '../text/time';
-import { dialectSchema, soundDialect } from './dialectJson';
+import { dialectSchema, plainDialect, soundDialect } from './dialectJson';
 import { readDocument } from './jsonDocument';
 
 export const PACK_FORMAT = 'pebble-road/pack';
@@ -95,7 +95,7 @@ export function readPackJson(text: string): Outcome<Pack> {
 export function writePackJson(pack: Pack): string {
   const settings = pack.settings.map(({ dialect, ...set }) => ({
     ...set,
-    dialect: { format: 'pebble-road/dialect', version: 1, ...dialect },
+    dialect: { format: 'pebble-road/dialect', version: 1, ...plainDialect(dialect) },
   }));
   return `${JSON.stringify({ format: PACK_FORMAT, version: 1, ...pack, settings }, null, 2)}\n`;
 }

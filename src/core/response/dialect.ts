@@ -25,6 +25,8 @@ export interface DialectField {
   max: number;
   step: number;
   neutral: number;
+  /** As the menu writes it, where it does. */
+  unit?: string;
   maps: FieldMap;
 }
 

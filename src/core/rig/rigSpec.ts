@@ -15,13 +15,19 @@ export const PARTS = ['base', 'motor', 'quick release', 'rim', 'pedals', 'driver
 
 const sensor = z.enum(SENSORS).nullable();
 
+/** A field of it, with its unit and how well it is known what its numbers mean. */
+const programFieldSchema = dialectFieldSchema.extend({
+  unit: line(12).exactOptional(),
+  evidence: z.enum(['measured', 'described', 'assumed']).exactOptional(),
+});
+
 /** The base's own program as its owner describes it: what it lets one set, on which axes. */
 export const baseProgramSchema = z.strictObject({
   name: line(40).min(1, 'a program needs a name'),
-  steering: z.array(dialectFieldSchema).max(4),
+  steering: z.array(programFieldSchema).max(40),
   /** The same fields on every one of these axes. */
   axes: z.array(z.enum(AXIS_NAMES)).max(8),
-  fields: z.array(dialectFieldSchema).max(12),
+  fields: z.array(programFieldSchema).max(12),
 });
 export type BaseProgram = z.output<typeof baseProgramSchema>;
 

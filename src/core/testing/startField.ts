@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+import type { titleDocumentSchema } from '../formats/titleJson';
 import type { DialectField } from '../response/dialect';
 
 /** A field of a menu as a driver describes one: a dead zone in whole percent. */
@@ -10,3 +12,18 @@ export const START_FIELD = {
   neutral: 0,
   maps: { kind: 'deadzone-amount', full: 100 },
 } as const satisfies DialectField;
+
+/** A title of one page with that field, as a page sends it. */
+export const FERRY_LANE = {
+  name: 'Ferry Lane',
+  rotation: 'stretch',
+  forceHz: null,
+  pages: [
+    {
+      path: 'Menu',
+      layer: 'title',
+      axes: ['brake', 'throttle'],
+      fields: [{ ...START_FIELD, axes: ['brake', 'throttle'], unit: '', evidence: 'described' }],
+    },
+  ],
+} satisfies z.input<typeof titleDocumentSchema>;

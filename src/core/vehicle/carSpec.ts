@@ -42,6 +42,8 @@ export interface CarSpec {
   fullBrakeN: number;
   /** Share of the grip that the speed plan uses. */
   gripShare: number;
+  /** What of it nobody gave and is taken as usual for its class, in words. */
+  assumed?: readonly string[];
 }
 
 export const GRAVITY = 9.81;

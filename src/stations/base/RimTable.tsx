@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { RimFigures } from '@/core/force/rimOf';
 import { FAST_MPS, ROLL_MPS } from '@/core/force/handsOff';
+import { isForceDescribed } from '@/core/force/forceParameters';
 import { reasonOf } from '@/core/problem';
 import { percent } from '@/core/text/percent';
 import { speedText } from '@/core/text/speedUnit';
@@ -12,6 +13,9 @@ import type { BookView } from '@/book/model/bookView';
 import { BasisMark } from '@/parts/BasisMark';
 import { Table } from '@/ui/Table';
 import { startBase } from '@/workers/startBase';
+
+/** The first of the rows speak of the base alone. */
+const OF_THE_BASE = 2;
 
 interface Row {
   name: string;
@@ -45,7 +49,9 @@ export function RimTable({ view }: { view: BookView }) {
         Letting the simulated rim go…
       </p>
     );
-  const rows = rowsOf(known.before, known.after, view);
+  // What a rim does by itself hangs on the title's force as well.
+  const all = rowsOf(known.before, known.after, view);
+  const rows = isForceDescribed(view.menus) ? all : all.slice(0, OF_THE_BASE);
   const usual = { head: 'As described or usual', value: (row: Row) => row.before, isFigure: true };
   return (
     <div className="mt-6 max-w-2xl">

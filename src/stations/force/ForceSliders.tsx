@@ -1,4 +1,4 @@
-import { forceFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
+import { forceFields, otherFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
 import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
 import { NumberSlider } from '@/ui/NumberSlider';
 import type { BookView } from '@/book/model/bookView';
@@ -36,6 +36,22 @@ export function ForceSliders({ view, draft, panel }: { view: BookView; draft: Dr
   );
 }
 
+/** What the menus let one set of the wheel and nothing here computes: kept with the rest, and put on the card. */
+export function OtherSliders({ view, draft }: { view: BookView; draft: DraftSettings }) {
+  const fields = LAYERS.flatMap((layer) => otherFields(view.menus, draft.values, layer));
+  if (fields.length === 0) return null;
+  return (
+    <section aria-label="Kept, not computed" className="mt-4 max-w-2xl">
+      <h3 className="text-sm text-muted">
+        Kept and put on the card; what they do to the force is not computed
+      </h3>
+      {fields.map((one) => (
+        <ForceSlider key={keyText(one.key)} one={one} view={view} draft={draft} />
+      ))}
+    </section>
+  );
+}
+
 function ForceSlider({ one, view, draft }: { one: ForceField; view: BookView; draft: DraftSettings }) {
   const { field, key, value } = one;
   const kept = view.settings[keyText(key)];
@@ -43,7 +59,7 @@ function ForceSlider({ one, view, draft }: { one: ForceField; view: BookView; dr
     <NumberSlider
       label={field.label}
       term={termBeside(field)}
-      unit={field.maps.kind === 'torque' ? 'N·m' : ''}
+      unit={field.unit ?? (field.maps.kind === 'torque' ? 'N·m' : '')}
       min={field.min}
       max={field.max}
       step={field.step}

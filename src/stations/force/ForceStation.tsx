@@ -4,6 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { CAUTIONS } from '@/catalog/cautions';
 import { assumedOf } from '@/core/force/chainOf';
+import { isForceDescribed } from '@/core/force/forceParameters';
 import { STRONG_NM } from '@/core/rig/rigSpec';
 import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
@@ -21,7 +22,8 @@ import { ForceFigures } from './ForceFigures';
 import { crashCaution, heavierCaution } from '@/book/judge/force';
 import { panelFinding } from '@/book/judge/forcePanel';
 import { findingOf } from '@/book/judge/road/roadHealth';
-import { ForceSliders } from './ForceSliders';
+import { ForceSliders, OtherSliders } from './ForceSliders';
+import { UnknownForce } from './UnknownForce';
 import { ListenPanel } from './ListenPanel';
 import { PANEL_NAMES, PANELS, type Panel } from '@/words/forcePanels';
 import { StrengthPanel, WantedWeight } from './StrengthPanel';
@@ -39,7 +41,11 @@ interface Props {
 }
 
 /** Force: the signal seen, set and kept stable, on a ride of this car through this base. */
-export function ForceStation({ view, sides, part, like }: Props) {
+export function ForceStation(props: Props) {
+  return isForceDescribed(props.view.menus) ? <KnownForce {...props} /> : <UnknownForce view={props.view} />;
+}
+
+function KnownForce({ view, sides, part, like }: Props) {
   const [panel, setPanel] = useState(part);
   const asked = `${part}/${like ?? ''}`;
   const [cameFor, setCameFor] = useState(asked);
@@ -119,6 +125,7 @@ export function ForceStation({ view, sides, part, like }: Props) {
       )}
       <ForceSliders view={view} draft={draft} panel={panel} />
       {panel === 'strength' && <WantedWeight force={force} draft={draft} />}
+      {panel === 'balance' && <OtherSliders view={view} draft={draft} />}
       {force.report && <ForceFigures panel={panel} force={force} report={report!} view={view} />}
       {panel === 'balance' && <CouplingPicture view={view} values={draft.values} />}
       {force.report && force.report.notes.length > 0 && (

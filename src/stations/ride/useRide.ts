@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
+import { isForceDescribed } from '@/core/force/forceParameters';
 import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import type { RideProgress } from '@/core/vehicle/simulateRide';
 import { notify } from '@/ui/notices';
@@ -23,7 +24,11 @@ export function useRide(view: BookView) {
     const plan = ridePlan(view, laps, seed);
     if (!plan) return;
     setProgress({ lap: 0, share: 0 });
-    const ride = startRide(plan, chainOf(forceFactsOf(view)), setProgress);
+    const ride = startRide(
+      plan,
+      isForceDescribed(view.menus) ? chainOf(forceFactsOf(view)) : null,
+      setProgress,
+    );
     running.current = ride;
     ride.done
       .then(async (log) => {

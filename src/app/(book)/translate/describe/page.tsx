@@ -1,12 +1,27 @@
 import { redirect } from 'next/navigation';
+import { readDescribed } from '@/book/read/readDescribed';
 import { bookView } from '@/book/read/readBook';
-import { DescribeStation } from '@/stations/translate/DescribeStation';
+import { DescribeStation } from '@/stations/describe/DescribeStation';
+import { subjectOf } from '@/stations/describe/subject';
 
-export const metadata = { title: 'Describe a title or a base · Pebble Road' };
+export const metadata = { title: 'Describe a title, a car or a base · Pebble Road' };
 
-export default async function DescribePage({ searchParams }: { searchParams: Promise<{ of?: string }> }) {
+export default async function DescribePage({
+  searchParams,
+}: {
+  searchParams: Promise<{ of?: string; id?: string }>;
+}) {
   const view = await bookView();
   if (!view) redirect('/start');
-  const subject = (await searchParams).of === 'base' ? 'base' : 'title';
-  return <DescribeStation view={view} subject={subject} key={`${subject}/${view.rig.id}`} />;
+  const { of, id } = await searchParams;
+  const subject = subjectOf(of);
+  return (
+    <DescribeStation
+      view={view}
+      subject={subject}
+      things={await readDescribed()}
+      id={id ?? null}
+      key={`${subject}/${id ?? ''}/${view.rig.id}`}
+    />
+  );
 }

@@ -1,0 +1,198 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useWatch } from 'react-hook-form';
+import type { z } from 'zod';
+import { CAR_CLASSES, carClassById } from '@/catalog/carClasses';
+import { CAR_WORDS } from '@/catalog/ownCar';
+import { describedCarSchema, readOwnCarJson, writeOwnCarJson } from '@/core/formats/ownCarJson';
+import { describeProblem, reasonOf } from '@/core/problem';
+import { steeredCar, COMPARED_AT_MPS, lateralPerDegree } from '@/core/rotation/sensitivity';
+import { hairpinHand } from '@/core/rotation/matchRotation';
+import { KNOWN_OF_A_CAR, rangeOverClass, type DescribedCar, type KnownOfACar } from '@/core/vehicle/carClass';
+import type { CarSpec } from '@/core/vehicle/carSpec';
+import type { BookView } from '@/book/model/bookView';
+import { hairpinRadius } from '@/book/judge/lock';
+import { saveCar } from '@/book/write/titles';
+import { told } from '@/parts/told';
+import { useSchemaForm } from '@/parts/useSchemaForm';
+import { Button } from '@/ui/Button';
+import { downloadText } from '@/ui/download';
+import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
+import { notify } from '@/ui/notices';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { Table } from '@/ui/Table';
+import { capital } from '@/words/format';
+
+const CLASSES = CAR_CLASSES.map(({ id, name }) => ({ value: id, name }));
+
+/** A car of one's own: a class, and what of it is known; the rest is taken as usual, and said how far that reaches. */
+export function CarForm({
+  view,
+  car,
+  tabs,
+}: {
+  view: BookView;
+  car: (DescribedCar & { id: string }) | null;
+  tabs: React.ReactNode;
+}) {
+  const router = useRouter();
+  const form = useSchemaForm(describedCarSchema, beginning(car));
+  const { control } = form;
+  const now = useWatch({ control }) as DescribedCar;
+  const carClass = carClassById(now.className);
+  const open = KNOWN_OF_A_CAR.filter((key) => now[key] === null);
+  const save = async (described: z.output<typeof describedCarSchema>) => {
+    const reply = await saveCar({ car: described, opens: true, ...(car ? { replaces: car.id } : {}) });
+    if (!told(reply, `${described.name} can be driven now`)) return;
+    form.reset(described);
+    router.push('/lock');
+    router.refresh();
+  };
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      const found = readOwnCarJson(await file.text());
+      if (found.ok) form.reset(found.value, { keepDefaultValues: true });
+      else notify(found.problems.map((one) => describeProblem(one)).join(' '), 'fault');
+    } catch (error) {
+      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
+    }
+  };
+  return (
+    <StationPage
+      finding={now.name.trim() === '' ? 'Describe a car of your own' : `What is known of the ${now.name}`}
+      subtitle="What you don’t know stays empty: then it is taken as usual for its class, and every figure says so."
+      next={
+        <>
+          <NextStep
+            number={1}
+            title={
+              now.name.trim() === ''
+                ? 'Its name, first of all'
+                : `${open.length} of ${KNOWN_OF_A_CAR.length} are left to its class`
+            }
+            actions={
+              <>
+                <Button type="submit" form="car" look="next" disabled={now.name.trim() === ''}>
+                  Keep this car
+                </Button>
+                {now.name.trim() !== '' && (
+                  <Button
+                    onClick={() =>
+                      downloadText(`${now.name}.car.json`, writeOwnCarJson(now), 'application/json')
+                    }
+                  >
+                    Save as a file
+                  </Button>
+                )}
+              </>
+            }
+          >
+            Steering ratio and lock to lock matter most: a title’s car page or the car’s data sheet has them.
+            It is opened at once.
+          </NextStep>
+          <NextStep number={2} title="From a file">
+            <label className="grid gap-1">
+              <span className="sr-only">Open a .car.json</span>
+              <input
+                type="file"
+                accept=".json,application/json"
+                className="w-full text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
+                onChange={(event) => void read(event.target.files?.[0])}
+              />
+            </label>
+          </NextStep>
+        </>
+      }
+    >
+      {tabs}
+      <Form form={form} id="car" what="What you wrote of the car" onKeep={save}>
+        <div className="grid max-w-3xl gap-x-6 gap-y-1 sm:grid-cols-2">
+          <FormText control={control} name="name" label="Called" most={80} />
+          <FormSelect control={control} name="className" label="Most like a" options={CLASSES} />
+          {KNOWN_OF_A_CAR.map((key) => {
+            const { word, unit, digits } = CAR_WORDS[key];
+            const [low, usual, high] = carClass.usual[key].map((value) => value.toFixed(digits));
+            return (
+              <div key={key}>
+                <FormNumber control={control} name={key} label={capital(word)} unit={unit} />
+                <p className={`text-sm text-muted ${now[key] === null ? '' : 'invisible'}`}>
+                  assumed {usual}, {low} to {high} in its class
+                </p>
+              </div>
+            );
+          })}
+        </div>
+      </Form>
+      <Depends view={view} car={now} />
+    </StationPage>
+  );
+}
+
+function beginning(car: (DescribedCar & { id: string }) | null): DescribedCar {
+  const known = Object.fromEntries(KNOWN_OF_A_CAR.map((key) => [key, car?.[key] ?? null]));
+  return {
+    name: car?.name ?? '',
+    className: car?.className ?? CAR_CLASSES[0]!.id,
+    ...(known as Record<KnownOfACar, number | null>),
+  };
+}
+
+interface Figure {
+  name: string;
+  unit: string;
+  digits: number;
+  of(car: CarSpec): number;
+}
+
+/** By how much what is said of the car hangs on what is assumed of it. */
+function Depends({ view, car }: { view: BookView; car: DescribedCar }) {
+  const radiusM = hairpinRadius(view.trackId);
+  const figures: Figure[] = [
+    {
+      name: `Hands in the tightest corner, radius ${radiusM.toFixed(0)} m`,
+      unit: '°',
+      digits: 0,
+      of: (one) => {
+        const { wheelbaseM, ratio } = steeredCar(one);
+        return hairpinHand({ radiusM, wheelbaseM, ratio, carDeg: one.lockDeg }).handDeg;
+      },
+    },
+    {
+      name: `A degree of the hands at ${COMPARED_AT_MPS} m/s`,
+      unit: 'm/s²',
+      digits: 2,
+      of: (one) => lateralPerDegree(steeredCar(one), 1, COMPARED_AT_MPS),
+    },
+    { name: 'Bump stop', unit: '°', digits: 0, of: (one) => one.lockDeg },
+  ];
+  const carClass = carClassById(car.className);
+  const isSound = describedCarSchema.safeParse({ ...car, name: 'x' }).success;
+  if (!isSound) return null;
+  const rows = figures.map(({ name, unit, digits, of }) => {
+    const { value, low, high } = rangeOverClass(car, carClass, of);
+    const text = (x: number) => `${x.toFixed(digits)}${unit === '°' ? '°' : ` ${unit}`}`;
+    return {
+      name,
+      value: text(value),
+      range: low === high ? 'known' : `${low.toFixed(digits)} to ${text(high)}`,
+    };
+  });
+  return (
+    <div className="mt-6 max-w-2xl">
+      <Table
+        label="What hangs on what is assumed"
+        caption="What hangs on what is assumed: each unknown at its least and greatest of the class"
+        rows={rows}
+        keyOf={({ name }) => name}
+        isInOrder
+        columns={[
+          { head: 'Figure', value: (row) => row.name, isRowHead: true },
+          { head: 'As it is taken', value: (row) => row.value, isFigure: true },
+          { head: 'Over the class', value: (row) => row.range, isFigure: true },
+        ]}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import Link from 'next/link';
+import type { DescribedThings } from '@/book/model/describedThings';
+import type { BookView } from '@/book/model/bookView';
+import { CarForm } from './CarForm';
+import { MenuStation } from './MenuStation';
+import { SUBJECTS, type Subject } from './subject';
+
+interface Props {
+  view: BookView;
+  subject: Subject;
+  things: DescribedThings;
+  /** The own title or car that is described anew; a new one where it is not said. */
+  id: string | null;
+}
+
+/** A title, a car or a base of one's own: what nobody knows of it stays open. */
+export function DescribeStation({ view, subject, things, id }: Props) {
+  const tabs = <Tabs view={view} subject={subject} things={things} id={id} />;
+  if (subject === 'car')
+    return <CarForm view={view} car={things.cars.find((one) => one.id === id) ?? null} tabs={tabs} />;
+  const title = things.titles.find((one) => one.id === id) ?? null;
+  return <MenuStation view={view} of={subject} things={things} title={title} tabs={tabs} />;
+}
+
+/** What can be described, and what of one's own already is. */
+function Tabs({ view, subject, things, id }: Props) {
+  const names: Record<Subject, string> = {
+    title: 'A title',
+    car: 'A car',
+    base: `The ${view.rig.name}’s base`,
+  };
+  const own = subject === 'title' ? things.titles : subject === 'car' ? things.cars : [];
+  const tab = (href: string, name: string, isHere: boolean) => (
+    <Link
+      key={href}
+      href={href}
+      aria-current={isHere ? 'page' : undefined}
+      className={`flex min-h-11 items-center border-b-3 text-[15px] ${isHere ? 'border-ink font-bold' : 'border-transparent text-muted hover:text-ink'}`}
+    >
+      {name}
+    </Link>
+  );
+  return (
+    <nav aria-label="What is described" className="mb-3 flex flex-wrap gap-x-4 border-b border-line">
+      {SUBJECTS.map((one) =>
+        tab(`/translate/describe?of=${one}`, names[one], one === subject && id === null),
+      )}
+      {own.length > 0 && <span className="ml-auto flex items-center text-sm text-muted">Anew:</span>}
+      {own.map((one) => tab(`/translate/describe?of=${subject}&id=${one.id}`, one.name, one.id === id))}
+    </nav>
+  );
+}

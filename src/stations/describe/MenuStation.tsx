@@ -1,0 +1,321 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useFieldArray, useWatch } from 'react-hook-form';
+import { writeTitleJson, type TitleDocument } from '@/core/formats/titleJson';
+import { isForceField } from '@/core/force/forceParameters';
+import type { DescribedField } from '@/core/titles/describedField';
+import { onGrid } from '@/core/titles/describedField';
+import { placed } from '@/core/titles/place';
+import { pagesOf } from '@/core/titles/titleDocument';
+import type { BookView } from '@/book/model/bookView';
+import type { DescribedThings } from '@/book/model/describedThings';
+import { applyChanges } from '@/book/write/settings';
+import { saveBase, saveTitle } from '@/book/write/titles';
+import { told } from '@/parts/told';
+import { useSchemaForm } from '@/parts/useSchemaForm';
+import { Button } from '@/ui/Button';
+import { downloadText } from '@/ui/download';
+import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import {
+  emptyField,
+  formFields,
+  formOfTitle,
+  menuFormSchema,
+  programFields,
+  programOf,
+  titleOf,
+  type MenuForm,
+} from './menuForm';
+import { MenuField, ROW } from './MenuField';
+import { QuickWays } from './QuickWays';
+
+const ROTATIONS: { value: MenuForm['rotation']; name: string }[] = [
+  { value: 'direct', name: 'has a rotation setting of its own' },
+  { value: 'stretch', name: 'stretches the wheel over the car’s lock' },
+];
+
+interface Props {
+  view: BookView;
+  of: 'title' | 'base';
+  things: DescribedThings;
+  /** The own title that is described anew. */
+  title: DescribedThings['titles'][number] | null;
+  tabs: React.ReactNode;
+}
+
+/** The menus of a title or a base, field by field: pasted, begun from a shape, copied or typed. */
+export function MenuStation({ view, of, things, title, tabs }: Props) {
+  const router = useRouter();
+  const isBase = of === 'base';
+  // Where another window described the base since, it says so.
+  const [program] = useState(view.rig.spec.base.program);
+  const [before, setBefore] = useState<TitleDocument | null>(title?.document ?? null);
+  const pedals = view.axes.filter(({ axis }) => axis !== 'steering' && axis !== 'gear');
+  const form = useSchemaForm(menuFormSchema, beginning(view, of, title?.document ?? null));
+  const { control, setValue } = form;
+  const { fields, append, remove, replace } = useFieldArray({ control, name: 'fields' });
+  const now = useWatch({ control }) as MenuForm;
+  const page = `${now.name.trim() || (isBase ? 'Base' : 'Menu')} › ${isBase ? 'Settings' : 'Force and controls'}`;
+  const take = (found: DescribedField[]) => {
+    // What was typed stays; an empty first row does not.
+    const typed = (form.getValues('fields') as MenuForm['fields']).filter(({ label }) => label.trim() !== '');
+    replace([...typed, ...formFields(found)]);
+  };
+  const save = async (description: MenuForm) => {
+    const isDone = isBase
+      ? await keepBase(description)
+      : await keepTitle(description, before, title?.id ?? null, view);
+    if (!isDone) return;
+    // It is kept: nothing is left behind.
+    form.reset(description);
+    router.push(isBase ? '/force' : '/shape');
+    router.refresh();
+  };
+  const keepBase = async (description: MenuForm) => {
+    const described = programOf(description);
+    return (
+      described !== null &&
+      told(await saveBase(described, program), `The ${view.rig.name} has these menus now`)
+    );
+  };
+  const whole = isBase ? programOf(now) !== null : titleOf(now, before) !== null;
+  const isWhole = whole && now.name.trim() !== '' && now.fields.length > 0;
+  const computed = now.fields.filter(({ role }) => isForceField(role)).length;
+  return (
+    <StationPage
+      finding={finding(view, of, now.name)}
+      subtitle="Open its menus beside this page. What is not known stays open; nothing is guessed in its place."
+      next={
+        <>
+          <NextStep
+            number={1}
+            title={isWhole ? 'All of it is there' : 'What is still missing'}
+            actions={
+              <>
+                <Button type="submit" form="description" look="next" disabled={!isWhole}>
+                  {isBase ? 'Keep this base' : 'Keep this title'}
+                </Button>
+                {isWhole && !isBase && (
+                  <Button
+                    onClick={() =>
+                      downloadText(
+                        `${now.name.trim()}.title.json`,
+                        writeTitleJson(titleOf(now, before)!),
+                        'application/json',
+                      )
+                    }
+                  >
+                    Save as a file
+                  </Button>
+                )}
+              </>
+            }
+          >
+            {isWhole
+              ? `${now.fields.length} fields, ${computed} of them of the force. ${isBase ? 'They become a layer of their own.' : 'It is opened at once.'}`
+              : missing(now)}
+          </NextStep>
+          <NextStep number={2} title="Which fields matter">
+            {isBase
+              ? 'Strength, what it lets through of a title’s damper and spring, its own damper, filter and torque limit. Without strength the force at the rim is taken as all of it.'
+              : 'Gain and minimum force, damper, road and kerbs, rotation; dead zone, saturation and linearity of the controls. Without gain nothing is said of its force.'}
+          </NextStep>
+          {isBase && view.rig.spec.base.program && (
+            <NextStep
+              number={3}
+              title="As it was"
+              actions={
+                <Button
+                  onClick={() =>
+                    void saveBase(null).then((reply) => told(reply, 'The base is as the catalogue knows it'))
+                  }
+                >
+                  Forget {view.rig.spec.base.program.name}
+                </Button>
+              }
+            >
+              The base is left with what the catalogue knows of it. What was set stays on the trail.
+            </NextStep>
+          )}
+        </>
+      }
+    >
+      {tabs}
+      <Form form={form} id="description" what={`What you wrote of the ${of}`} onKeep={save}>
+        <div className="grid gap-3 sm:grid-cols-3">
+          <FormText control={control} name="name" label="What is it called?" isStacked most={40} />
+          {!isBase && (
+            <>
+              <FormSelect
+                control={control}
+                name="rotation"
+                label="With the wheel it"
+                isStacked
+                options={ROTATIONS}
+              />
+              <FormNumber
+                control={control}
+                name="forceHz"
+                label="New forces a second, where it says so"
+                isStacked
+                unit="Hz"
+              />
+            </>
+          )}
+        </div>
+        <QuickWays
+          of={of}
+          page={page}
+          copies={things.copies}
+          onFields={take}
+          onTitle={(document) => {
+            setBefore(document);
+            const { rotation, forceHz, fields: copied } = formOfTitle(document);
+            if (now.name.trim() === '' && document.origin === '') setValue('name', document.name);
+            setValue('rotation', rotation, { shouldDirty: true });
+            setValue('forceHz', forceHz, { shouldDirty: true });
+            replace(copied);
+          }}
+        />
+        {isBase &&
+          pedals.length > 0 &&
+          now.fields.some(({ axes }) => axes.some((axis) => axis !== 'steering')) && (
+            <fieldset className="mt-3 flex flex-wrap gap-x-6">
+              <legend className="text-sm text-muted">Of the pedals it shapes</legend>
+              {pedals.map(({ axis, name: word }) => (
+                <label key={axis} className="flex min-h-11 cursor-pointer items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="h-5 w-5 accent-(--lichen)"
+                    checked={now.axes.includes(axis)}
+                    onChange={(event) =>
+                      setValue(
+                        'axes',
+                        event.target.checked
+                          ? [...now.axes, axis]
+                          : now.axes.filter((other) => other !== axis),
+                        { shouldDirty: true },
+                      )
+                    }
+                  />
+                  {word}
+                </label>
+              ))}
+            </fieldset>
+          )}
+        <div aria-hidden="true" className={`mt-3 text-sm text-muted max-sm:hidden ${ROW}`}>
+          <span>as it is called</span>
+          <span>what it does</span>
+          <span>lowest</span>
+          <span>highest</span>
+          <span>step</span>
+          <span>as it comes</span>
+        </div>
+        <ol aria-label="Fields of the menu">
+          {fields.map(({ id }, i) => (
+            <MenuField key={id} form={form} of={of} index={i} onRemove={() => remove(i)} />
+          ))}
+        </ol>
+        <Button className="mt-2" onClick={() => append(emptyField(page))}>
+          One more field
+        </Button>
+      </Form>
+    </StationPage>
+  );
+}
+
+function beginning(view: BookView, of: 'title' | 'base', document: TitleDocument | null): MenuForm {
+  const axes = view.axes.filter(({ axis }) => axis !== 'steering' && axis !== 'gear').map(({ axis }) => axis);
+  const plain = { rotation: 'direct' as const, forceHz: null, axes };
+  if (of === 'base') {
+    const { program } = view.rig.spec.base;
+    if (program)
+      return {
+        ...plain,
+        name: program.name,
+        axes: program.axes.length > 0 ? program.axes : axes,
+        fields: formFields(programFields(program)),
+      };
+    return { ...plain, name: `${view.rig.name} base`, fields: formFields(rotationOf(view)) };
+  }
+  return document
+    ? { ...plain, name: document.name, ...formOfTitle(document) }
+    : { ...plain, name: '', fields: [] };
+}
+
+/** What is known of the base already: how far it turns. */
+function rotationOf(view: BookView): DescribedField[] {
+  const field = view.menus.base.steering?.dialect.fields.find(({ key }) => key === 'rotation');
+  if (!field) return [];
+  const { label, min, max, step, neutral } = field;
+  const numbers = { min, max, step, neutral };
+  return [
+    {
+      page: 'Settings',
+      ...placed('wheel'),
+      label,
+      role: 'rotation',
+      ...numbers,
+      unit: '°',
+      maps: null,
+      value: null,
+    },
+  ];
+}
+
+function finding(view: BookView, of: 'title' | 'base', name: string): string {
+  if (of === 'base') return `What the ${view.rig.name}’s base lets one set`;
+  return name.trim() === '' ? 'Describe a title of your own' : `How ${name} writes its settings`;
+}
+
+function missing({ name, fields }: MenuForm): string {
+  if (name.trim() === '') return 'Its name, first of all.';
+  if (fields.length === 0) return 'Its fields: paste the menu, begin with a shape, or copy a title.';
+  const open = fields.filter(
+    ({ label, min, max, step, neutral, role }) =>
+      label.trim() === '' ||
+      min === null ||
+      max === null ||
+      step === null ||
+      (neutral === null && role !== 'lock'),
+  );
+  return open.length > 0
+    ? `Numbers of: ${open.map(({ label }) => label || 'a field without a name').join(', ')}.`
+    : '';
+}
+
+/** Keeps and opens a title, and sets in it what the driver said that it stands at. */
+async function keepTitle(
+  description: MenuForm,
+  before: TitleDocument | null,
+  replaces: string | null,
+  view: BookView,
+): Promise<boolean> {
+  const document = titleOf(description, before);
+  if (!document) return false;
+  const reply = await saveTitle({ document, opens: true, ...(replaces ? { replaces } : {}) });
+  if (!told(reply, `${description.name} can be chosen as a title now`)) return false;
+  const changes = valuesSaid(description, view);
+  if (changes.length > 0) told(await applyChanges(changes));
+  return true;
+}
+
+/** Values that stand on the menu now, as changes: what was said beside the fields. */
+function valuesSaid({ fields }: MenuForm, view: BookView) {
+  const said = fields.filter(({ value, neutral }) => value !== null && value !== neutral);
+  const made =
+    pagesOf(fields)?.flatMap((page) => page.fields.map((field) => ({ ...field, layer: page.layer }))) ?? [];
+  const has = new Set<string>(view.axes.map(({ axis }) => axis));
+  return said.flatMap(({ label, value }) => {
+    const field = made.find((one) => one.label === label.trim());
+    if (!field || value === null || field.neutral === null) return [];
+    const { key, layer, axes, neutral } = field;
+    const to = onGrid({ ...field, neutral }, value);
+    return axes
+      .filter((axis) => has.has(axis))
+      .map((axis) => ({ layer, axis, field: key, to, why: 'As it stood when the title was described.' }));
+  });
+}

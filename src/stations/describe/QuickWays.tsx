@@ -1,0 +1,114 @@
+'use client';
+
+import { useState } from 'react';
+import { describeProblem, reasonOf, type Problem } from '@/core/problem';
+import { readTitleJson, type TitleDocument } from '@/core/formats/titleJson';
+import { fieldsFromPaste, type DescribedField } from '@/core/titles/describedField';
+import { readPastedMenu } from '@/core/titles/pastedMenu';
+import { SHAPES, startingFields } from '@/core/titles/startingShapes';
+import { Button } from '@/ui/Button';
+import { notify } from '@/ui/notices';
+
+interface Props {
+  of: 'title' | 'base';
+  page: string;
+  /** Titles that can be copied and changed. */
+  copies: readonly { name: string; document: TitleDocument }[];
+  onFields(fields: DescribedField[]): void;
+  onTitle(document: TitleDocument): void;
+}
+
+const LARGEST_FILE = 2 * 1024 * 1024;
+
+/** The quick ways to a list of fields: a usual shape, lines from a menu, a file, a title that is much alike. */
+export function QuickWays({ of, page, copies, onFields, onTitle }: Props) {
+  const [text, setText] = useState('');
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const paste = () => {
+    const read = readPastedMenu(text);
+    setProblems(read.ok ? [] : read.problems);
+    if (!read.ok) return;
+    onFields(fieldsFromPaste(read.value, of, page));
+    setText('');
+  };
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      if (file.size > LARGEST_FILE) throw new Error('it is larger than any title');
+      const read = readTitleJson(await file.text());
+      setProblems(read.ok ? [] : read.problems);
+      if (read.ok) onTitle(read.value);
+    } catch (error) {
+      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
+    }
+  };
+  return (
+    <div className="mt-3 grid gap-3 border-y border-line py-3">
+      <label className="grid gap-1">
+        <span className="text-sm text-muted">
+          Type or paste its menu, a field on each line: label, value, least, greatest
+        </span>
+        <textarea
+          rows={4}
+          className="w-full rounded-lg border border-line bg-raised p-3 font-mono text-[15px]"
+          placeholder={'Strength 65 0 100\nMinimum force 3 0 20\nDamper 10 0 100'}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      <div className="flex flex-wrap items-center gap-2">
+        <Button disabled={text.trim() === ''} onClick={paste}>
+          Take these lines
+        </Button>
+        <span className="text-sm text-muted">or begin with</span>
+        {Object.entries(SHAPES).map(([id, shape]) => (
+          <Button
+            key={id}
+            look="quiet"
+            className="px-1"
+            onClick={() => onFields(startingFields(shape, of, page))}
+          >
+            {shape.name}
+          </Button>
+        ))}
+      </div>
+      {of === 'title' && (
+        <div className="flex flex-wrap items-end gap-4">
+          <label className="grid gap-0.5">
+            <span className="text-sm text-muted">or copy a title that is much alike</span>
+            <select
+              className="h-11 rounded-lg border border-line bg-raised px-2"
+              value=""
+              onChange={(event) => {
+                const found = copies.find(({ name }) => name === event.target.value);
+                if (found) onTitle({ ...found.document, origin: `copied from ${found.name}` });
+              }}
+            >
+              <option value="">…</option>
+              {copies.map(({ name }) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+          </label>
+          <label className="grid gap-0.5 text-sm">
+            <span className="text-muted">or open a .title.json</span>
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
+              onChange={(event) => void open(event.target.files?.[0])}
+            />
+          </label>
+        </div>
+      )}
+      {problems.length > 0 && (
+        <div role="alert" className="border-l-4 border-rust pl-3 text-[15px]">
+          {problems.slice(0, 4).map((one) => (
+            <p key={one.message}>{describeProblem(one)}</p>
+          ))}
+          <p className="text-muted">Nothing of it was taken.</p>
+        </div>
+      )}
+    </div>
+  );
+}
