@@ -58,11 +58,12 @@ test('from an empty book: press a pedal, measure it in real time, apply, shape',
   await expect(page).toHaveURL(/\/start$/);
   await expect(page.getByText(/axis 3 of Plain pedals moved over/)).toBeVisible();
   await page.getByLabel('What do you call it?').fill('Workbench');
-  await page.getByRole('button', { name: 'That is the brake: make the rig' }).click();
+  await page.getByLabel('Which title do you drive?').selectOption('Causeway');
+  await page.getByLabel('With which car?').selectOption('Marl 850');
+  await page.getByRole('button', { name: 'That is the brake: begin' }).click();
 
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The brake is not measured yet');
+  // It begins by itself: that is what one came for.
   await expect(page.getByText('On the Workbench in Causeway')).toBeVisible();
-  await page.getByRole('button', { name: 'Start the capture' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /The brake drags, and full is out of reach/,
     { timeout: 60_000 },
@@ -85,4 +86,49 @@ test('from an empty book: press a pedal, measure it in real time, apply, shape',
   await expect(page.getByRole('link', { name: /^Force, under way: / })).toBeVisible();
   await page.getByRole('link', { name: 'Write it down' }).click();
   await expect(page.getByLabel('Rated torque')).toHaveValue('');
+});
+
+test('somebody with a title and a car of their own has a first recommendation within a minute and four decisions', async ({
+  page,
+  server,
+}) => {
+  await page.addInitScript(fakeGamepad);
+  await page.goto(server.url);
+  const from = Date.now();
+  let decisions = 0;
+  const decide = async (act: Promise<unknown>) => {
+    decisions++;
+    await act;
+  };
+  await expect(page.getByText(/axis 3 of Plain pedals moved over/)).toBeVisible();
+  // What the title's numbers look like, and that this is the brake: everything else may stay as it is.
+  await decide(
+    page.getByLabel('Which title do you drive?').selectOption('mine: its numbers go decimals 0 … 1'),
+  );
+  await decide(page.getByRole('button', { name: 'That is the brake: begin' }).click());
+  await expect(page.getByText('On the Home rig in My title with the My car')).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /The brake drags, and full is out of reach/,
+    { timeout: 60_000 },
+  );
+  // In the scale that was said, and saying that it is taken as usual.
+  const first = page.getByRole('button', { name: /^Apply: Brake dead zone 0(\.00)? to 0\.0[456]/ });
+  await expect(first).toBeVisible();
+  const seconds = (Date.now() - from) / 1000;
+  await decide(first.click());
+  await expect(page.getByRole('button', { name: /^Change: Brake dead zone/ })).toBeVisible();
+  test.info().annotations.push({
+    type: 'counted',
+    description: `${seconds.toFixed(0)} s and ${decisions} decisions to the first recommendation`,
+  });
+  expect(decisions).toBeLessThanOrEqual(4);
+  expect(seconds).toBeLessThan(60);
+
+  // Of its force nobody said anything: no figure of it, and the shortest way to one.
+  await page.goto(`${server.url}/force`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'Nothing is known yet of the force of My title',
+  );
+  await page.getByRole('link', { name: 'Describe it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('How My title writes its settings');
 });

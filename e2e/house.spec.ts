@@ -16,6 +16,7 @@ test('axe finds nothing where settings are matched, translated, compared and wri
     'combinations',
     'translate',
     'translate/describe',
+    'translate/describe?of=car',
     'seat?do=card',
   ]) {
     await page.goto(`${server.url}/${place}`);

@@ -1,5 +1,5 @@
 import { AXIS_WORDS } from '@/core/axes/axes';
-import type { ShapedAxis } from '@/core/formats/titleJson';
+import { lockNeutral, type ShapedAxis } from '@/core/formats/titleJson';
 import type { ForceParameter } from '@/core/force/forceParameters';
 import type { Dialect, DialectField } from '@/core/response/dialect';
 
@@ -34,6 +34,13 @@ function degreesField(
 ): DialectField {
   return { key: of, label, ...range, maps: { kind: 'degrees', of } };
 }
+
+/** A car's bump stop: it comes at the car's own lock. */
+const lockField = (
+  label: string,
+  range: Pick<DialectField, 'min' | 'max' | 'step'>,
+  lockDeg: number,
+): DialectField => degreesField('lock', label, { ...range, neutral: lockNeutral(range, lockDeg) });
 
 type Range = Pick<DialectField, 'min' | 'max' | 'step' | 'neutral'>;
 
@@ -209,7 +216,7 @@ export const CAUSEWAY_CAR_MENU: CarMenu = {
     name: carName,
     axis: 'steering',
     fields: [
-      degreesField('lock', 'Bump stop', { min: 180, max: 1440, step: 10, neutral: lockDeg }),
+      lockField('Bump stop', { min: 180, max: 1440, step: 10 }, lockDeg),
       gainField('gain', 'Car heft', { min: 50, max: 150, step: 5, neutral: 100 }),
       {
         key: 'linearity',
@@ -228,7 +235,7 @@ export const HILL_AND_HOLLOW_CAR_MENU: CarMenu = {
   steering: (carName, lockDeg) => ({
     name: carName,
     axis: 'steering',
-    fields: [degreesField('lock', 'Car lock', { min: 180, max: 1080, step: 1, neutral: lockDeg })],
+    fields: [lockField('Car lock', { min: 180, max: 1080, step: 1 }, lockDeg)],
   }),
   throttle: (carName) => ({
     name: carName,

@@ -30,6 +30,7 @@ export function carFromOwn({ id, ...described }: OwnCar): CarSpec {
   });
   return {
     ...carFrom(ownCarId(id), described, carClass),
+    scaleIsAssumed: described.fullScaleNm === null,
     assumed: [...assumed, `the rest of the ${described.name} like others of its class`],
   };
 }

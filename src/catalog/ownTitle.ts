@@ -31,7 +31,7 @@ export function titleFromOwn(own: OwnTitle, ownCars: readonly CarSpec[] = []): T
     id: ownTitleId(id),
     name,
     about: about || 'described by yourself',
-    carIds: cars ?? [...ownCars, ...CARS].map((car) => car.id),
+    carIds: cars ? [...cars, ...ownCars.map((car) => car.id)] : [...ownCars, ...CARS].map((car) => car.id),
     trackIds: tracks ?? TRACKS.map((track) => track.id),
     dialects: dialectsOf(own),
     carMenu: carMenuOf(own),
@@ -129,7 +129,10 @@ export class Titles {
   readonly cars: readonly CarSpec[];
   constructor(own: readonly OwnTitle[], ownCars: readonly CarSpec[] = []) {
     this.cars = [...ownCars, ...CARS];
-    this.all = [...TITLES, ...own.map((one) => titleFromOwn(one, ownCars))];
+    const mine = ownCars.map(({ id }) => id);
+    // One's own cars may be driven in any title.
+    const builtIn = TITLES.map((title) => ({ ...title, carIds: [...title.carIds, ...mine] }));
+    this.all = [...builtIn, ...own.map((one) => titleFromOwn(one, ownCars))];
   }
   /** The title of an id; the first of the catalogue where it was taken out of the book. */
   byId(id: string): Title {
@@ -138,5 +141,15 @@ export class Titles {
   /** The car of an id; the first of the catalogue where it was taken out of the book. */
   car(id: string): CarSpec {
     return this.cars.find((car) => car.id === id) ?? CARS[0]!;
+  }
+  /**
+   * A car as it is driven in a title. What the catalogue writes of a full scale holds in its own titles: in one of the driver's
+   * own nobody knows it.
+   */
+  carIn(title: Title, id: string): CarSpec {
+    const car = this.car(id);
+    if (!title.id.startsWith(OWN) || car.assumed) return car;
+    const said = `full-scale torque of the ${car.name} in ${title.name} as elsewhere, ${car.fullScaleNm} N·m`;
+    return { ...car, scaleIsAssumed: true, assumed: [said] };
   }
 }

@@ -42,6 +42,54 @@ const moves = (verdict: string, fromDeg = 5) =>
 /** A title's damper that the base's channel lets nothing through of. */
 const DEAD = { 'title/steering/titleDamper': 30, 'base/steering/damperChannel': 0 };
 
+describe('a title or a car of which not all is known', () => {
+  const saws = {
+    roll: { verdict: 'saws', fromDeg: 5 },
+    fast: { verdict: 'saws', fromDeg: 5 },
+  } as const;
+  const ride = (importedFrom: string | null) => ({
+    importedFrom,
+    settings: {},
+    clipping: {
+      clipShare: 0.3,
+      sustainedShare: 0.1,
+      headroomDb: -2,
+      gainKeepEveryPeak: 1,
+      gainTradeBiggestHits: 1,
+    },
+  });
+  const found = (facts: Partial<ForceFacts>) =>
+    forceFinding({ ...viewOf(), motion: saws, newestRide: null, ...facts });
+
+  it('says nothing of a force that nobody described, whatever is simulated', () => {
+    const { title: own, ...menus } = viewOf().menus;
+    const silent = { ...menus, title: { brake: own.brake! } };
+    expect(found({ menus: silent, newestRide: ride(null) })).toEqual({
+      health: 'untouched',
+      reason: 'Force not described',
+      heading: 'Nothing is known yet of the force of this title',
+    });
+  });
+
+  it('alarms of no rim and no clipping on a full scale that is taken as usual; a log counts', () => {
+    const car = { ...viewOf().car, scaleIsAssumed: true };
+    const still = {
+      roll: { verdict: 'settles', fromDeg: 5 },
+      fast: { verdict: 'settles', fromDeg: 5 },
+    } as const;
+    expect(found({ car })).toMatchObject({
+      health: 'under-way',
+      heading: 'Let go, the rim saws by itself, if the car’s full scale is as usual',
+    });
+    expect(found({ car, motion: still, newestRide: ride(null) }).health).toBe('under-way');
+    expect(found({ car, motion: still, newestRide: ride('a log') })).toMatchObject({
+      health: 'look',
+      reason: '30.0 % of the last ride clipped',
+    });
+    expect(found({ motion: still, newestRide: ride(null) }).health).toBe('look');
+  });
+});
+
 describe('what is said of the force', () => {
   it('a dead control before anything that was measured, by what its menu calls it', () => {
     expect(deadNames(viewOf(DEAD))).toEqual(['Calming']);
@@ -67,6 +115,7 @@ describe('what is said of the force', () => {
   const kept = (facts: Partial<ForceFacts> & { clipShare?: number; headroomDb?: number } = {}) => {
     const { clipShare = 0, headroomDb = 0, ...more } = facts;
     const ride = {
+      importedFrom: null,
       settings: {},
       clipping: { clipShare, sustainedShare: 0, headroomDb, gainKeepEveryPeak: 1, gainTradeBiggestHits: 1 },
     };

@@ -53,10 +53,10 @@ export type RimMotion = Pick<HandsOff, 'verdict' | 'fromDeg'>;
 
 /** What the force is judged by, for the road and the station alike. */
 export type ForceFacts = Set &
-  Pick<BookView, 'rig'> & {
+  Pick<BookView, 'rig' | 'car'> & {
     /** Let go at a slow roll and at speed, as the settings in force make it. */
     motion: { roll: RimMotion; fast: RimMotion };
-    newestRide: Pick<NewestRide, 'clipping' | 'settings'> | null;
+    newestRide: Pick<NewestRide, 'clipping' | 'settings' | 'importedFrom'> | null;
   };
 
 /** A rim that a small push sets going is another thing than one that has to be let go far off centre. */
@@ -83,8 +83,8 @@ export function forceFinding(facts: ForceFacts): Finding {
   const [worst] = moving;
   const from = worst && worst.fromDeg > SMALL_PUSH_DEG ? 'Let go far off centre' : 'Let go';
   const [dead] = deadNames(facts);
-  const usual = ifAsUsual(rig.spec);
-  const isKnown = isDescribed(rig.spec);
+  const usual = ifAsUsual(rig.spec, facts.car);
+  const isKnown = isDescribed(rig.spec) && !facts.car.scaleIsAssumed;
   // A damper that does nothing is often why it saws: both are said at once.
   if (isKnown && worst?.verdict === 'saws')
     return {
@@ -98,8 +98,10 @@ export function forceFinding(facts: ForceFacts): Finding {
       reason: `${dead} does nothing`,
       heading: `${dead} does nothing: the base lets nothing of it through`,
     };
+  // A simulated ride says nothing of a scale that nobody gave; a log does.
+  const isJudged = newestRide && (!facts.car.scaleIsAssumed || newestRide.importedFrom !== null);
   const judged =
-    newestRide && forceChanged(newestRide.settings, settings).length === 0 ? newestRide.clipping : null;
+    isJudged && forceChanged(newestRide.settings, settings).length === 0 ? newestRide.clipping : null;
   const clipped = judged && percent(judged.clipShare, 1);
   if (judged && clipsTooMuch(judged))
     return {
@@ -113,7 +115,9 @@ export function forceFinding(facts: ForceFacts): Finding {
   if (worst)
     return {
       health: 'under-way',
-      reason: `Base not written down; a usual one ${worst.verdict}`,
+      reason: isDescribed(rig.spec)
+        ? `A usual car’s force ${worst.verdict} here`
+        : `Base not written down; a usual one ${worst.verdict}`,
       heading: `${from}, the rim ${worst.verdict === 'saws' ? 'saws by itself' : 'rings'}${usual}`,
     };
   if (!judged)
@@ -162,6 +166,8 @@ export function simulatedFinding(
   if (dead) return `${dead} does nothing: the base lets nothing of it through`;
   if (!report) return `The force of the ${view.names.car} on the ${view.names.rig}`;
   const { clipShare, headroomDb } = report.judgement;
+  if (view.car.scaleIsAssumed)
+    return `How strong the force of the ${view.names.car} is here, nobody has said`;
   if (clipsTooMuch(report.judgement)) return `Simulated, ${percent(clipShare, 1)} of the ride is clipped`;
   if (headroomDb !== null && headroomDb > UNUSED_DB)
     return `Simulated, nothing clips, and ${headroomDb.toFixed(1)} dB lie unused`;

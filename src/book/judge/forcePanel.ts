@@ -25,7 +25,7 @@ export function panelFinding(
   view: BookView,
   { report, stability, smooth }: PanelFacts,
 ): string | null {
-  const usual = ifAsUsual(view.rig.spec);
+  const usual = ifAsUsual(view.rig.spec, view.car);
   switch (panel) {
     case 'strength':
       return simulatedFinding(view, report, stability);

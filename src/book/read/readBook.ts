@@ -98,7 +98,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     speedUnitOf(db, combination.driver),
   ]);
   const title = titles.byId(combination.titleId);
-  const car = titles.car(combination.carId);
+  const car = titles.carIn(title, combination.carId);
   const menus = menusFor(rig.spec, title, car);
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
@@ -128,7 +128,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     title: titleView(title),
     trackId: title.trackIds.find((id) => id === road) ?? title.trackIds[0]!,
     car,
-    cars: title.carIds.map((id) => titles.car(id)),
+    cars: title.carIds.map((id) => titles.carIn(title, id)),
     menus,
     settings,
     origins: originsOf(effective, events),

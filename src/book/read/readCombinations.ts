@@ -77,6 +77,11 @@ export async function carSides({ book, rig, combination }: Here, view: BookView)
       const other = { ...combination, carId, openedAtMs: 0 };
       const { menus, settings, rotation } = combinationState(other, rig, events, titles);
       const own = { base, title, car: menus.car };
-      return { car: titles.car(carId), menus: own, settings, rotationDeg: rotation.baseDeg };
+      return {
+        car: titles.carIn(titles.byId(combination.titleId), carId),
+        menus: own,
+        settings,
+        rotationDeg: rotation.baseDeg,
+      };
     });
 }

@@ -9,6 +9,7 @@ import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { addRig } from '@/data/rigs';
 import * as axes from './captures';
 import { bookView } from '../read/readBook';
+import * as beginning from './beginning';
 import * as card from './card';
 import * as combinations from './branches';
 import * as measuredBase from './measuredBase';
@@ -75,6 +76,26 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
       assignAxis: [{ axis: 'brake', device: 'pedals', place: { kind: 'axis', index: 2 } }],
       takeDevice: [{ kind: 'simulated', rig: 'wren' }],
       cablingChanged: [],
+    },
+  ],
+  beginning: [
+    beginning,
+    {
+      begin: [
+        {
+          rig: {
+            name: 'First',
+            device: {
+              kind: 'real',
+              axes: { brake: { device: 'pedals', place: { kind: 'axis', index: 2 } } },
+            },
+            drive: 'unknown',
+            torqueNm: null,
+          },
+          title: { name: 'Ferry Lane', shape: 'amounts' },
+          car: { name: 'Loft Special', className: 'road' },
+        },
+      ],
     },
   ],
   measuredBase: [

@@ -4,25 +4,19 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import { AXIS_NAMES } from '@/core/axes/axes';
-import {
-  deviceSchema,
-  plainRig,
-  rigNameSchema,
-  rigSpecSchema,
-  type AxisSource,
-  type RigSpec,
-} from '@/core/rig/rigSpec';
+import { deviceSchema, rigNameSchema, rigSpecSchema, type RigSpec } from '@/core/rig/rigSpec';
 import { withoutContradiction } from '@/core/rig/rigForm';
 import { simulatedRigById } from '@/catalog/find';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
 import { line } from '@/core/text/line';
 import type { Database } from '@/data/database';
-import { addRig, listRigs } from '@/data/rigs';
+import { addRig } from '@/data/rigs';
 import { parseInput } from './parseInput';
 import { command, commandHere } from './command';
 import { describeInside } from './describeInside';
 import { openInside } from './openInside';
 import { combinationOfBrowser } from '../read/here';
+import { nameTaken, plainRigOn } from './rigParts';
 import type { Combination } from '@/core/settings/scope';
 import { refused, type Reply } from './reply';
 
@@ -31,15 +25,6 @@ const problem = (code: string, message: string, remedy: string) =>
 
 /** Only that it is another number than before counts. */
 const MOST_CABLINGS = 1_000_000;
-
-async function nameTaken(book: Database, name: string, except?: string): Promise<Reply | null> {
-  const taken = (await listRigs(book)).some(
-    (rig) => rig.id !== except && rig.name.toLowerCase() === name.toLowerCase(),
-  );
-  return taken
-    ? problem('rig-exists', `There is a rig called ${name} already.`, 'Choose another name.')
-    : null;
-}
 
 const playableSchema = deviceSchema.refine(
   (device) => device.kind !== 'simulated' || SIMULATED_RIGS.some(({ id }) => id === device.rig),
@@ -58,8 +43,7 @@ export async function makeRig(input: z.input<typeof newRigSchema>): Promise<Repl
   const wanted = parseInput(newRigSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
   const { name, device, isDirect = false } = wanted.value;
-  const spec =
-    device.kind === 'simulated' ? simulatedRigById(device.rig).spec : withItsAxes(plainRig(device), isDirect);
+  const spec = device.kind === 'simulated' ? simulatedRigById(device.rig).spec : plainRigOn(device, isDirect);
   const now = await combinationOfBrowser();
   return command((book) => addAndOpen(book, now, name, spec));
 }
@@ -75,29 +59,6 @@ async function addAndOpen(
   const id = randomUUID();
   await addRig(book, { id, name, spec });
   return openInside(book, now, { rigId: id });
-}
-
-/** A plain rig has what was found on its devices. */
-function withItsAxes(spec: RigSpec, isDirect: boolean): RigSpec {
-  if (spec.device.kind !== 'real') return spec;
-  const has = spec.device.axes;
-  return {
-    ...spec,
-    base: { ...spec.base, drive: isDirect ? 'direct' : spec.base.drive },
-    pedals: {
-      throttle: has.throttle ? 'unknown' : spec.pedals.throttle,
-      brake: has.brake ? 'unknown' : spec.pedals.brake,
-      clutch: has.clutch ? 'unknown' : null,
-    },
-    shifter: has.gear ? { kind: 'gate', gears: gatesOf(has.gear) } : null,
-    handbrake: has.handbrake ? 'analogue' : null,
-    paddles: Boolean(has.paddle_left),
-  };
-}
-
-/** One button for each gate, the last of them reverse. */
-function gatesOf({ place }: AxisSource): number {
-  return place.kind === 'buttons' ? Math.min(8, Math.max(1, place.indices.length - 1)) : 6;
 }
 
 const describedSchema = z.strictObject({

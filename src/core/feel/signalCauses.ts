@@ -53,6 +53,14 @@ function tooLoud(effect: Effect, name: string): Cause {
   };
 }
 
+/** How strong a signal is of which nobody gave the full scale, a simulated ride cannot tell. */
+const SCALE_UNKNOWN = {
+  evidence: 0,
+  amount: 0,
+  says: 'The full scale of the car’s force is taken as usual: a log with the force signal would tell.',
+  change: null,
+};
+
 /** What title and base do to the signal, and what is added to it. */
 export const SIGNAL_CAUSES = {
   gainUnused: {
@@ -60,6 +68,7 @@ export const SIGNAL_CAUSES = {
     takesAway: false,
     judge({ facts, chain, judged, clipping }) {
       const { headroomDb } = judged.judgement;
+      if (facts.car.scaleIsAssumed) return SCALE_UNKNOWN;
       const advice = gainAdvice(facts, chain, judged, clipping);
       return {
         evidence: headroomDb === null ? 0 : ramp(headroomDb, 0.5, 5),
@@ -77,6 +86,7 @@ export const SIGNAL_CAUSES = {
     takesAway: true,
     judge({ facts, chain, judged, clipping }) {
       const { clipShare, sustainedShare } = judged.judgement;
+      if (facts.car.scaleIsAssumed) return SCALE_UNKNOWN;
       const advice = gainAdvice(facts, chain, judged, clipping);
       return {
         evidence: Math.max(ramp(clipShare, 0.01, 0.06), ramp(sustainedShare, 0.001, 0.01)),

@@ -125,7 +125,9 @@ export function assumedOf(spec: RigSpec): string[] {
 export const isDescribed = (spec: RigSpec): boolean => hardwareInputs(spec).torque.evidence !== 'assumed';
 
 /** What a forecast of the rim hangs on, to be said behind it; nothing where torque and friction are written down. */
-export function ifAsUsual(spec: RigSpec): string {
+export function ifAsUsual(spec: RigSpec, car?: Pick<CarSpec, 'scaleIsAssumed'>): string {
+  if (car?.scaleIsAssumed)
+    return isDescribed(spec) ? ', if the car’s full scale is as usual' : ', if base and car are as usual';
   if (!isDescribed(spec)) return ', if the base is as usual';
   const { friction } = hardwareInputs(spec);
   return friction.evidence === 'assumed' ? ', if its friction is as usual' : '';

@@ -119,7 +119,8 @@ function judgeParts(parts: ForceParts, schools: ForceSchools): ForceReport {
   return {
     judgement,
     ...balance(),
-    gain: gainAdvice(facts, chain, judged(), schools.clipping),
+    // Of a scale that nobody gave no gain follows.
+    gain: facts.car.scaleIsAssumed ? null : gainAdvice(facts, chain, judged(), schools.clipping),
     weight: weightAdvice(facts, chain, judgement, schools.weight),
     notes: [
       ...maskNotes(balance().balance, effectNames(facts)),

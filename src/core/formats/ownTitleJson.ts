@@ -31,4 +31,3 @@ function migrated(input: unknown): unknown {
 
 /** A title that a driver described, as a book keeps it; what an earlier version kept is read as well. */
 export const ownTitleSchema = z.preprocess(migrated, titleDocumentSchema);
-export type OwnTitleDocument = z.output<typeof ownTitleSchema>;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
-import type { DialectField } from '../response/dialect';
+import { gridPoint, type DialectField } from '../response/dialect';
 import { MOST_FIELDS } from '../titles/pastedMenu';
 import { idSchema, line } from '../text/line';
 import { dialectFieldSchema, soundDialect } from './dialectJson';
@@ -98,10 +98,14 @@ export function fieldsOn(
     .flatMap(({ fields }) => fields.filter(({ axes }) => axes.includes(axis)))
     .map(({ axes: _, evidence: __, unit, neutral, ...field }) => ({
       ...field,
-      neutral: neutral ?? Math.min(field.max, Math.max(field.min, lockDeg)),
+      neutral: neutral ?? lockNeutral(field, lockDeg),
       ...(unit === '' ? {} : { unit }),
     }));
 }
+
+/** A car's own lock on the grid of a menu, as near as it goes. */
+export const lockNeutral = (field: Pick<DialectField, 'min' | 'max' | 'step'>, lockDeg: number): number =>
+  gridPoint(field, Math.round((lockDeg - field.min) / field.step));
 
 const ANY_LOCK_DEG = 900;
 

@@ -126,12 +126,12 @@ export function gridValue(field: DialectField, canonical: number, rounding: Roun
 }
 
 /** How many values the field's grid has: min, min + step, … max. */
-export function gridCount(field: DialectField): number {
+export function gridCount(field: Pick<DialectField, 'min' | 'max' | 'step'>): number {
   return Math.floor((field.max - field.min) / field.step + ON_GRID) + 1;
 }
 
 /** Grid value number `index`, clipped to the field; written with the step's own decimals. */
-export function gridPoint(field: DialectField, index: number): number {
+export function gridPoint(field: Pick<DialectField, 'min' | 'max' | 'step'>, index: number): number {
   const clipped = Math.min(gridCount(field) - 1, Math.max(0, index));
   return Number((field.min + clipped * field.step).toFixed(decimalsOf(field)));
 }

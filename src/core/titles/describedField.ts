@@ -1,17 +1,12 @@
-import type { ShapedAxis } from '../formats/titleJson';
 import { gridPoint, type DialectField, type FieldMap } from '../response/dialect';
 import { guessRole } from './guessRole';
 import type { PastedField } from './pastedMenu';
-import { usualPlace } from './place';
+import { usualPlace, type Placed } from './place';
 import type { Role } from './roles';
 
 /** A field of a menu as it is described: what is not typed in yet is `null`. */
-export interface DescribedField {
+export interface DescribedField extends Placed {
   page: string;
-  /** Set for every car, or for one alone. */
-  layer: 'title' | 'car';
-  /** The controls that have it. */
-  axes: ShapedAxis[];
   label: string;
   role: Role;
   min: number | null;
@@ -33,7 +28,9 @@ const FACTOR_ROLES: ReadonlySet<Role> = new Set<Role>([
 ]);
 
 /** At what a field of such a role usually comes: nothing added, nothing taken away. */
-export function usualNeutral(role: Role, min: number, max: number): number {
+export function usualNeutral(role: Role, min: number, max: number, value: number | null = null): number {
+  // An end point comes at its greatest, an amount at nothing; only an amount begins there.
+  if (role === 'saturation') return min > 0 || value === max ? max : min;
   if (FACTOR_ROLES.has(role) || role === 'strength') {
     if (min <= 100 && max >= 100) return 100;
     return min <= 1 && max >= 1 && max <= 5 ? 1 : max;
@@ -73,7 +70,7 @@ export function fieldsFromPaste(
       min,
       max,
       step: isRanged ? usualStep(min, max, decimals) : null,
-      neutral: isRanged ? usualNeutral(role, min, max) : null,
+      neutral: isRanged ? usualNeutral(role, min, max, value) : null,
       unit,
       maps: null,
       value,

@@ -80,7 +80,7 @@ describe('what a line becomes', () => {
 
   it('gets the step of its decimals and comes at what adds nothing', () => {
     expect(fields.map(({ step }) => step)).toEqual([1, 1, 1, 0.01, 0.01, 1, 1, 1]);
-    expect(fields.map(({ neutral }) => neutral)).toEqual([100, 0, 0, 0, 1, 50, 0, 0]);
+    expect(fields.map(({ neutral }) => neutral)).toEqual([100, 0, 0, 0, 1, 100, 0, 0]);
     expect(fields[0]!.value).toBe(70);
   });
 });

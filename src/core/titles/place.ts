@@ -1,12 +1,16 @@
 import { SHAPED_AXES, type ShapedAxis } from '../formats/titleJson';
-import type { DescribedField } from './describedField';
 import { isResponseRole, type Role } from './roles';
 
 /** Where a field stands, in a word: on every control, on the wheel, on the pedals and levers, or for one car alone. */
 export const PLACES = ['every', 'wheel', 'pedals', 'car'] as const;
 export type Place = (typeof PLACES)[number];
 
-type Placed = Pick<DescribedField, 'layer' | 'axes'>;
+export interface Placed {
+  /** Set for every car, or for one alone. */
+  layer: 'title' | 'car';
+  /** The controls that have it. */
+  axes: ShapedAxis[];
+}
 
 const AXES: Record<Place, readonly ShapedAxis[]> = {
   every: SHAPED_AXES,

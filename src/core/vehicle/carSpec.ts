@@ -44,6 +44,8 @@ export interface CarSpec {
   gripShare: number;
   /** What of it nobody gave and is taken as usual for its class, in words. */
   assumed?: readonly string[];
+  /** Whether its full-scale torque is taken as usual: then nobody knows how strong its signal is in that title. */
+  scaleIsAssumed?: boolean;
 }
 
 export const GRAVITY = 9.81;

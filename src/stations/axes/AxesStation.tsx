@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { AxisName } from '@/core/axes/axes';
 import { useKeys } from '@/ui/useKeys';
 import type { AxisPast, AxisView } from '@/book/model/axisView';
@@ -27,11 +27,14 @@ export function AxesStation({
   view,
   axis: name,
   past,
+  begins = false,
 }: {
   view: BookView;
   axis: AxisName;
   /** Its captures over the months, where they are what is looked at. */
   past: AxisPast | null;
+  /** Whether one came to measure it: then it begins as soon as the device is there. */
+  begins?: boolean;
 }) {
   const { source, simulated } = useLiveRig();
   const [run, setRun] = useState<Run | null>(null);
@@ -54,6 +57,13 @@ export function AxesStation({
   // A pace is for one go: the next one begins in real time again.
   useEffect(() => (isRunning ? () => setPace(1) : undefined), [isRunning]);
   const canMeasure = gives(source, axis.axis);
+  const hasBegun = useRef(false);
+  useEffect(() => {
+    if (!begins || !canMeasure || hasBegun.current || axis.capture) return;
+    hasBegun.current = true;
+    window.history.replaceState(null, '', `/axes/${axis.axis}`);
+    setRun({ start: startOf(axis.axis), toFollow: [] });
+  }, [begins, canMeasure, axis, startOf]);
   useKeys(
     run
       ? {}

@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
-import { writeTitleJson, type TitleDocument } from '@/core/formats/titleJson';
+import { writeDialectJson } from '@/core/formats/dialectJson';
+import { fieldsOn, writeTitleJson, type TitleDocument } from '@/core/formats/titleJson';
 import { isForceField } from '@/core/force/forceParameters';
 import type { DescribedField } from '@/core/titles/describedField';
 import { onGrid } from '@/core/titles/describedField';
@@ -33,8 +34,8 @@ import { MenuField, ROW } from './MenuField';
 import { QuickWays } from './QuickWays';
 
 const ROTATIONS: { value: MenuForm['rotation']; name: string }[] = [
-  { value: 'direct', name: 'has a rotation setting of its own' },
-  { value: 'stretch', name: 'stretches the wheel over the car’s lock' },
+  { value: 'direct', name: 'has its own rotation' },
+  { value: 'stretch', name: 'stretches it over the lock' },
 ];
 
 interface Props {
@@ -63,6 +64,8 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
     // What was typed stays; an empty first row does not.
     const typed = (form.getValues('fields') as MenuForm['fields']).filter(({ label }) => label.trim() !== '');
     replace([...typed, ...formFields(found)]);
+    // The hands stay on the keys: the first of them is where one goes on.
+    requestAnimationFrame(() => document.querySelector<HTMLElement>('#description ol input')?.focus());
   };
   const save = async (description: MenuForm) => {
     const isDone = isBase
@@ -109,6 +112,21 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
                     }
                   >
                     Save as a file
+                  </Button>
+                )}
+                {isWhole && !isBase && (
+                  <Button
+                    look="quiet"
+                    onClick={() => {
+                      const fields = fieldsOn(titleOf(now, before)!, 'title', 'brake', 0);
+                      downloadText(
+                        `${now.name.trim()}.dialect.json`,
+                        writeDialectJson({ name: now.name.trim(), axis: 'brake', fields }),
+                        'application/json',
+                      );
+                    }}
+                  >
+                    Its brake as a dialect
                   </Button>
                 )}
               </>
@@ -159,7 +177,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
               <FormNumber
                 control={control}
                 name="forceHz"
-                label="New forces a second, where it says so"
+                label="Force rate, if it says"
                 isStacked
                 unit="Hz"
               />
@@ -167,6 +185,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
           )}
         </div>
         <QuickWays
+          isOpen={now.fields.every(({ role }) => role === 'rotation')}
           of={of}
           page={page}
           copies={things.copies}

@@ -10,6 +10,8 @@ import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 
 interface Props {
+  /** Before there is any field this is where one begins. */
+  isOpen: boolean;
   of: 'title' | 'base';
   page: string;
   /** Titles that can be copied and changed. */
@@ -21,7 +23,7 @@ interface Props {
 const LARGEST_FILE = 2 * 1024 * 1024;
 
 /** The quick ways to a list of fields: a usual shape, lines from a menu, a file, a title that is much alike. */
-export function QuickWays({ of, page, copies, onFields, onTitle }: Props) {
+export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props) {
   const [text, setText] = useState('');
   const [problems, setProblems] = useState<Problem[]>([]);
   const paste = () => {
@@ -43,72 +45,79 @@ export function QuickWays({ of, page, copies, onFields, onTitle }: Props) {
     }
   };
   return (
-    <div className="mt-3 grid gap-3 border-y border-line py-3">
-      <label className="grid gap-1">
-        <span className="text-sm text-muted">
-          Type or paste its menu, a field on each line: label, value, least, greatest
-        </span>
-        <textarea
-          rows={4}
-          className="w-full rounded-lg border border-line bg-raised p-3 font-mono text-[15px]"
-          placeholder={'Strength 65 0 100\nMinimum force 3 0 20\nDamper 10 0 100'}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>
-      <div className="flex flex-wrap items-center gap-2">
-        <Button disabled={text.trim() === ''} onClick={paste}>
-          Take these lines
-        </Button>
-        <span className="text-sm text-muted">or begin with</span>
-        {Object.entries(SHAPES).map(([id, shape]) => (
-          <Button
-            key={id}
-            look="quiet"
-            className="px-1"
-            onClick={() => onFields(startingFields(shape, of, page))}
-          >
-            {shape.name}
+    <details key={String(isOpen)} open={isOpen} className="mt-3 border-y border-line">
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
+        Quick ways to its fields
+      </summary>
+      <div className="grid gap-3 pb-3">
+        <label className="grid gap-1">
+          <span className="text-sm text-muted">
+            Type or paste its menu, a field on each line: label, value, least, greatest
+          </span>
+          <textarea
+            rows={3}
+            className="w-full rounded-lg border border-line bg-raised p-3 font-mono text-[15px]"
+            placeholder={'Strength 65 0 100\nMinimum force 3 0 20\nDamper 10 0 100'}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </label>
+        <div className="flex flex-wrap items-center gap-2">
+          <Button disabled={text.trim() === ''} onClick={paste}>
+            Take these lines
           </Button>
-        ))}
-      </div>
-      {of === 'title' && (
-        <div className="flex flex-wrap items-end gap-4">
-          <label className="grid gap-0.5">
-            <span className="text-sm text-muted">or copy a title that is much alike</span>
-            <select
-              className="h-11 rounded-lg border border-line bg-raised px-2"
-              value=""
-              onChange={(event) => {
-                const found = copies.find(({ name }) => name === event.target.value);
-                if (found) onTitle({ ...found.document, origin: `copied from ${found.name}` });
-              }}
+        </div>
+        <div className="flex flex-wrap items-center gap-x-4">
+          <span className="text-sm text-muted">or begin with</span>
+          {Object.entries(SHAPES).map(([id, shape]) => (
+            <Button
+              key={id}
+              look="quiet"
+              className="px-0"
+              onClick={() => onFields(startingFields(shape, of, page))}
             >
-              <option value="">…</option>
-              {copies.map(({ name }) => (
-                <option key={name}>{name}</option>
-              ))}
-            </select>
-          </label>
-          <label className="grid gap-0.5 text-sm">
-            <span className="text-muted">or open a .title.json</span>
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
-              onChange={(event) => void open(event.target.files?.[0])}
-            />
-          </label>
-        </div>
-      )}
-      {problems.length > 0 && (
-        <div role="alert" className="border-l-4 border-rust pl-3 text-[15px]">
-          {problems.slice(0, 4).map((one) => (
-            <p key={one.message}>{describeProblem(one)}</p>
+              {shape.name}
+            </Button>
           ))}
-          <p className="text-muted">Nothing of it was taken.</p>
         </div>
-      )}
-    </div>
+        {of === 'title' && (
+          <div className="flex flex-wrap items-end gap-4">
+            <label className="grid gap-0.5">
+              <span className="text-sm text-muted">or copy a title that is much alike</span>
+              <select
+                className="h-11 rounded-lg border border-line bg-raised px-2"
+                value=""
+                onChange={(event) => {
+                  const found = copies.find(({ name }) => name === event.target.value);
+                  if (found) onTitle({ ...found.document, origin: `copied from ${found.name}` });
+                }}
+              >
+                <option value="">…</option>
+                {copies.map(({ name }) => (
+                  <option key={name}>{name}</option>
+                ))}
+              </select>
+            </label>
+            <label className="grid gap-0.5 text-sm">
+              <span className="text-muted">or open a .title.json</span>
+              <input
+                type="file"
+                accept=".json,application/json"
+                className="text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
+                onChange={(event) => void open(event.target.files?.[0])}
+              />
+            </label>
+          </div>
+        )}
+        {problems.length > 0 && (
+          <div role="alert" className="border-l-4 border-rust pl-3 text-[15px]">
+            {problems.slice(0, 4).map((one) => (
+              <p key={one.message}>{describeProblem(one)}</p>
+            ))}
+            <p className="text-muted">Nothing of it was taken.</p>
+          </div>
+        )}
+      </div>
+    </details>
   );
 }

@@ -36,18 +36,33 @@ export function ForceAdviceSteps({
   const shown = all.filter((one) => !view.declined.includes(proposalId(one)));
   const least = forceField(view.menus, view.settings, 'title', 'minForce');
   // Of a base that nobody wrote down everything is taken as usual: to say what it is comes first.
-  const first = isDescribed(view.rig.spec) ? 0 : 1;
+  const first = (isDescribed(view.rig.spec) ? 0 : 1) + (view.car.scaleIsAssumed ? 1 : 0);
   const isMeasured = view.rig.spec.base.measured.length > 0;
   const last = first + shown.length + (least ? 1 : 0);
   return (
     <>
-      {first === 1 && (
+      {!isDescribed(view.rig.spec) && (
         <NextStep
           number={1}
           title="What base is it?"
           actions={<StepLink href="/rig">Write it down</StepLink>}
         >
           Its drive and its rated torque, from the maker’s page: until then all of this is of a usual base.
+        </NextStep>
+      )}
+      {view.car.scaleIsAssumed && (
+        <NextStep
+          number={first}
+          title={`How strong is the force of the ${view.names.car} here?`}
+          actions={
+            <>
+              <StepLink href="/ride">Bring in a log</StepLink>
+              <StepLink href={`/translate/describe?of=car&id=${view.car.id}`}>Describe the car</StepLink>
+            </>
+          }
+        >
+          Its full-scale torque in {view.names.title} is taken as usual, {view.car.fullScaleNm} N·m: no gain
+          is advised on that. A log with the force signal tells it.
         </NextStep>
       )}
       {shown.map((one, i) => (
@@ -80,8 +95,9 @@ export function ForceAdviceSteps({
           title="The base, measured by hand"
           actions={<StepLink href="/base">Measure it</StepLink>}
         >
-          Its friction and inertia are taken {first === 0 ? 'as written down or usual' : 'as usual'}; a few
-          spins tell. Nothing is sent to the wheel.
+          Its friction and inertia are taken{' '}
+          {isDescribed(view.rig.spec) ? 'as written down or usual' : 'as usual'}; a few spins tell. Nothing is
+          sent to the wheel.
         </NextStep>
       )}
       <AskAgain declined={view.declined} />

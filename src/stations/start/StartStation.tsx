@@ -14,13 +14,17 @@ import { DRIVE_WORDS, SENSOR_WORDS } from '@/words/hardware';
 import { changeCombination } from '@/book/write/settings';
 import { makeRig } from '@/book/write/rigs';
 import { useMover } from '@/live/useMover';
+import { OwnRigForm } from './OwnRigForm';
 import { told } from '@/parts/told';
 
-/** The first screen of an empty book: which rig is this? */
-export function StartStation({ rigs }: { rigs: { id: string; name: string }[] }) {
+/** The first screen of an empty book: which rig is this, what is driven on it, and what for? */
+export function StartStation({
+  rigs,
+  titles,
+  cars,
+}: Record<'rigs' | 'titles' | 'cars', { id: string; name: string }[]>) {
   const router = useRouter();
   const { first: mover } = useMover(true);
-  const [name, setName] = useState('Home rig');
   const [busy, setBusy] = useState(false);
   useEffect(() => {
     const wasHeld = watchAnyHold();
@@ -72,37 +76,7 @@ export function StartStation({ rigs }: { rigs: { id: string; name: string }[] })
           >
             Begin from the seat
           </Link>
-          <form
-            className="mt-6 grid gap-3 border-t border-line pt-4"
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (mover)
-                void go(
-                  makeRig({
-                    name,
-                    device: { kind: 'real', axes: { brake: { device: mover.device, place: mover.place } } },
-                  }),
-                  '/axes/brake',
-                );
-            }}
-          >
-            <p className="text-muted">Or at the desk: the brake first, the rest under Rig.</p>
-            <label className="grid gap-1">
-              What do you call it?
-              <input
-                className="h-11 rounded-lg border border-line bg-raised px-3"
-                value={name}
-                maxLength={40}
-                required
-                onChange={(e) => setName(e.target.value)}
-              />
-            </label>
-            <div>
-              <Button type="submit" disabled={!mover || busy}>
-                {mover ? 'That is the brake: make the rig' : 'Waiting for a pedal…'}
-              </Button>
-            </div>
-          </form>
+          <OwnRigForm mover={mover} titles={titles} cars={cars} />
         </section>
         <section aria-labelledby="no-rig">
           <h2 id="no-rig" className="border-b border-line pb-2 font-bold">

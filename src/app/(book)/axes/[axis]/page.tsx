@@ -10,7 +10,7 @@ export default async function AxisPage({
   searchParams,
 }: {
   params: Promise<{ axis: string }>;
-  searchParams: Promise<{ view?: string }>;
+  searchParams: Promise<{ view?: string; begin?: string }>;
 }) {
   const place = await shownPlace();
   if (!place) redirect('/start');
@@ -18,6 +18,7 @@ export default async function AxisPage({
   const { axis: name } = await params;
   const axis = view.axes.find((a) => a.axis === name);
   if (!axis) redirect('/axes');
-  const past = (await searchParams).view === 'history' ? await readPast(here, axis) : null;
-  return <AxesStation view={view} axis={axis.axis} past={past} />;
+  const { view: wanted, begin } = await searchParams;
+  const past = wanted === 'history' ? await readPast(here, axis) : null;
+  return <AxesStation view={view} axis={axis.axis} past={past} begins={begin === '1'} />;
 }
