@@ -260,7 +260,7 @@ test('a car of which only the ratio is known says how much hangs on the rest', a
   await expect(bump).toHaveText(/400°known/);
   await page.getByRole('button', { name: 'Keep this car' }).click();
   await expect(page).toHaveURL(/\/lock$/);
-  await expect(page.getByText('with the Loft Special')).toBeVisible();
+  await expect(page.getByText('On the Tern in Causeway with the Loft Special')).toBeVisible();
 });
 
 test('a base that nobody knows is described, and becomes a layer of its own', async ({ page, server }) => {

@@ -1,6 +1,6 @@
 import { CARS } from '@/catalog/cars';
 import { TRACKS } from '@/catalog/tracks';
-import { readCarJson } from '@/core/formats/carJson';
+import { readAnyCarJson } from './carFile';
 import { readSettingsJson } from '@/core/formats/dialectJson';
 import { readTrackJson } from '@/core/formats/trackJson';
 import { responseParameterOf, type DialectField } from '@/core/response/dialect';
@@ -58,7 +58,7 @@ function wishOf(args: Arguments): { wish: CalmWish; linearityNow: number } {
         remedy: 'Name a dialect with a linearity.',
       },
     ]);
-  const car = named(args, 'car', CARS, readCarJson, 'centre');
+  const car = named(args, 'car', CARS, readAnyCarJson, 'centre');
   const track = named(args, 'track', TRACKS, readTrackJson, 'centre');
   const { baseField, baseNowDeg } = baseOf(args);
   return {

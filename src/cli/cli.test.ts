@@ -94,6 +94,16 @@ describe('base', () => {
   });
 });
 
+it('a car of which little is known is driven as usual for its class, in every command that takes a car', () => {
+  const known = { format: 'pebble-road/car', version: 1, name: 'Loft Special', className: 'road' };
+  const car = file('loft.car.json', JSON.stringify({ ...known, steeringRatio: 12, lockDeg: 600 }));
+  const given = pebble('steering', '--base', '900', '--title', '900', '--car', car, '--json').json();
+  expect(given['cars']).toMatchObject([{ lockDeg: 600, ratio: 12, bumpStopDeg: 600 }]);
+  const other = file('no.car.json', JSON.stringify({ ...known, className: 'boat' }));
+  const refused = pebble('steering', '--base', '900', '--title', '900', '--car', other, '--json');
+  expect([refused.code, refused.err]).toEqual([1, expect.stringContaining('open-wheel')]);
+});
+
 it('response gives y, slopes and travel', () => {
   const doc = { format: 'pebble-road/response', version: 1, layers: [layer] };
   const path = file('r.json', JSON.stringify(doc));

@@ -3,7 +3,7 @@ import { TRACKS } from '@/catalog/tracks';
 import { canonicalFacts } from '@/core/force/canonicalFacts';
 import type { ChainFacts } from '@/core/force/chainOf';
 import { driveForForce, forceQuestions, type ForceQuestions } from '@/core/force/forceQuestions';
-import { readCarJson } from '@/core/formats/carJson';
+import { readAnyCarJson } from './carFile';
 import { readProfileJson, type Profile } from '@/core/formats/profileJson';
 import { readTrackJson } from '@/core/formats/trackJson';
 import type { CarSpec } from '@/core/vehicle/carSpec';
@@ -37,7 +37,7 @@ interface Asked {
 export function driveProfile(args: Arguments, command: string): Asked {
   const [file, ...more] = args.positional;
   if (!file || more.length > 0) throw new UsageError(`${command} takes one profile`);
-  const car = named(args, 'car', CARS, readCarJson, command);
+  const car = named(args, 'car', CARS, readAnyCarJson, command);
   const track = named(args, 'track', TRACKS, readTrackJson, command);
   const profile = orRefuse(file, readProfileJson(readText(file)));
   const { force, pedals, foot } = profile;

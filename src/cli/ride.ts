@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { CARS } from '@/catalog/cars';
 import { TRACKS } from '@/catalog/tracks';
-import { readCarJson } from '@/core/formats/carJson';
+import { readAnyCarJson } from './carFile';
 import { readProfileJson } from '@/core/formats/profileJson';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import { readTrackJson } from '@/core/formats/trackJson';
@@ -28,7 +28,7 @@ export const ride: Command = {
   run(args) {
     if (args.positional.length > 0)
       throw new UsageError(`ride takes options only, not "${args.positional[0]}"`);
-    const car = named(args, 'car', CARS, readCarJson, 'ride');
+    const car = named(args, 'car', CARS, readAnyCarJson, 'ride');
     const track = named(args, 'track', TRACKS, readTrackJson, 'ride');
     const profileFile = needed(args, 'profile', 'ride');
     const out = needed(args, 'out', 'ride');

@@ -1,5 +1,5 @@
 import { CARS } from '@/catalog/cars';
-import { readCarJson } from '@/core/formats/carJson';
+import { readAnyCarJson } from './carFile';
 import { carAnswer, COMPARED_AT_MPS, SENSITIVITY_SPEEDS } from '@/core/rotation/sensitivity';
 import { positiveOption, UsageError } from './arguments';
 import { shown, type Command } from './command';
@@ -17,7 +17,7 @@ export const steering: Command = {
     const baseDeg = positiveOption(args, 'base');
     const titleDeg = positiveOption(args, 'title');
     if (baseDeg === null || titleDeg === null) throw new UsageError('steering needs --base and --title');
-    const cars = args.options.has('car') ? [named(args, 'car', CARS, readCarJson, 'steering')] : CARS;
+    const cars = args.options.has('car') ? [named(args, 'car', CARS, readAnyCarJson, 'steering')] : CARS;
     const rotation = { baseDeg, titleDeg, isStretch: args.flags.has('stretch') };
     const rows = cars.map((car) => carAnswer(car, rotation, SPEEDS));
     return {
