@@ -102,9 +102,7 @@ test('somebody with a title and a car of their own has a first recommendation wi
   };
   await expect(page.getByText(/axis 3 of Plain pedals moved over/)).toBeVisible();
   // What the title's numbers look like, and that this is the brake: everything else may stay as it is.
-  await decide(
-    page.getByLabel('Which title do you drive?').selectOption('mine: its numbers go decimals 0 … 1'),
-  );
+  await decide(page.getByLabel('Which title do you drive?').selectOption('mine: decimals 0 … 1'));
   await decide(page.getByRole('button', { name: 'That is the brake: begin' }).click());
   await expect(page.getByText('On the Home rig in My title with the My car')).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(

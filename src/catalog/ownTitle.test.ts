@@ -83,9 +83,9 @@ const anyField = (role: Role, place: Place, i: number): fc.Arbitrary<DescribedFi
       unit: fc.constantFrom('', '%', '°'),
     })
     .map(({ steps, step, at, unit }): DescribedField => {
-      const isTurn = role === 'rotation' || role === 'lock';
-      const [min, max] = isTurn ? [180, 180 + steps * 10] : [0, Number((steps * step).toFixed(2))];
-      const grid = isTurn ? 10 : step;
+      const inDegrees = role === 'rotation' || role === 'lock';
+      const [min, max] = inDegrees ? [180, 180 + steps * 10] : [0, Number((steps * step).toFixed(2))];
+      const grid = inDegrees ? 10 : step;
       const onGrid = Number((min + (at % (steps + 1)) * grid).toFixed(2));
       const neutral = role === 'linearity' || role === 'gain' ? max : onGrid;
       const numbers = { min, max, step: grid, neutral };

@@ -25,6 +25,7 @@ export function useSpins(source: DeviceSource, simulated: SimulatedRig | null, c
   useEffect(() => {
     const worker = startBase();
     let opened: SpinSession | null = null;
+    let isOver = false;
     const estimate = () => {
       if (!opened) return;
       const { runs } = opened.guide.state;
@@ -33,12 +34,13 @@ export function useSpins(source: DeviceSource, simulated: SimulatedRig | null, c
       const mine = ++asked.current;
       worker
         .ask((base) => base.estimate([{ recording: opened!.recording(), countsPerDegree }]))
-        .then((outcome) => mine === asked.current && setFound(outcome))
-        .catch((error: unknown) => setFault(reasonOf(error)));
+        .then((outcome) => !isOver && mine === asked.current && setFound(outcome))
+        .catch((error: unknown) => !isOver && setFault(reasonOf(error)));
     };
     opened = spinSession(source, countsPerDegree, setStatus, estimate);
     setSession(opened);
     return () => {
+      isOver = true;
       opened.close();
       worker.end();
       simulated?.perform('steering', 'off');

@@ -31,11 +31,22 @@ export function RimTable({ view }: { view: BookView }) {
   const [fault, setFault] = useState<string | null>(null);
   useEffect(() => {
     const worker = startBase();
+    // A worker that was ended while it loaded has nothing more to say.
+    let isOver = false;
     const { before, after } = JSON.parse(asked) as ReturnType<typeof rimBeforeAndAfter>;
     Promise.all([worker.ask((base) => base.rim(before)), worker.ask((base) => base.rim(after))])
-      .then(([one, other]) => setKnown({ asked, before: one, after: other }))
-      .catch((error: unknown) => setFault(reasonOf(error)));
-    return () => worker.end();
+      .then(([one, other]) => {
+        if (isOver) return;
+        setKnown({ asked, before: one, after: other });
+        setFault(null);
+      })
+      .catch((error: unknown) => {
+        if (!isOver) setFault(reasonOf(error));
+      });
+    return () => {
+      isOver = true;
+      worker.end();
+    };
   }, [asked]);
   if (fault)
     return (

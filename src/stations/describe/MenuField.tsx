@@ -32,8 +32,11 @@ const NUMBERS = [
   ['neutral', 'as it comes'],
 ] as const;
 
-/** Columns of the grid: label, what it does, four numbers, more. */
-export const ROW = 'grid grid-cols-2 gap-2 sm:grid-cols-[9rem_minmax(8rem,1fr)_repeat(4,4.4rem)_2.75rem]';
+/** Columns of the grid where there is room: label, what it does, four numbers, more. Else the numbers stand below. */
+export const ROW =
+  'grid grid-cols-[repeat(4,minmax(0,1fr))_2.5rem] gap-2 @min-[40rem]:grid-cols-[minmax(7rem,9rem)_minmax(7rem,1fr)_repeat(4,4.2rem)_2.5rem]';
+const LABEL = 'col-span-2 @min-[40rem]:col-span-1';
+const DOES = 'col-span-3 @min-[40rem]:col-span-1';
 
 /** Fields of a copied title may stand on controls for which there is no word. */
 const OWN = 'own';
@@ -73,22 +76,30 @@ export function MenuField({ form, of, index, onRemove }: Props) {
   return (
     <li className="border-b border-line py-2">
       <div className={ROW}>
-        <FormText
-          control={control}
-          name={`fields.${index}.label`}
-          label={`Field ${index + 1}, label`}
-          isBare
-          most={40}
-        />
-        <FormSelect
-          control={control}
-          name={`fields.${index}.role`}
-          label={`${name}: what it does`}
-          isBare
-          options={
-            of === 'base' ? ROLE_CHOICES.base : field.layer === 'car' ? ROLE_CHOICES.car : ROLE_CHOICES.title
-          }
-        />
+        <div className={LABEL}>
+          <FormText
+            control={control}
+            name={`fields.${index}.label`}
+            label={`Field ${index + 1}, label`}
+            isBare
+            most={40}
+          />
+        </div>
+        <div className={DOES}>
+          <FormSelect
+            control={control}
+            name={`fields.${index}.role`}
+            label={`${name}: what it does`}
+            isBare
+            options={
+              of === 'base'
+                ? ROLE_CHOICES.base
+                : field.layer === 'car'
+                  ? ROLE_CHOICES.car
+                  : ROLE_CHOICES.title
+            }
+          />
+        </div>
         {NUMBERS.map(([part, word]) => (
           <FormNumber
             key={part}
@@ -110,7 +121,7 @@ export function MenuField({ form, of, index, onRemove }: Props) {
         </Button>
       </div>
       {isOpen && (
-        <div className="mt-2 ml-1 grid gap-3 border-l-2 border-line pl-3 sm:grid-cols-3">
+        <div className="mt-2 ml-1 grid grid-cols-2 gap-3 border-l-2 border-line pl-3 @min-[36rem]:grid-cols-3">
           <FormText
             control={control}
             name={`fields.${index}.page`}
@@ -138,7 +149,7 @@ export function MenuField({ form, of, index, onRemove }: Props) {
             onSay={(maps) => setValue(`fields.${index}.maps`, maps, { shouldDirty: true })}
           />
           {isResponseRole(field.role) && <Probe form={form} index={index} field={field} />}
-          <div className="sm:col-span-3">
+          <div className="col-span-full">
             <Button look="quiet" onClick={onRemove}>
               Take {name} out
             </Button>
@@ -232,11 +243,11 @@ function Probe({
   const best = probed(field)[0];
   const isOff = best !== undefined && best.residual > LARGEST_RESIDUAL;
   return (
-    <fieldset className="sm:col-span-3">
+    <fieldset className="col-span-full">
       <legend className="text-sm text-muted">
         Or read it: set it away from neutral, hold a pedal, type what shows
       </legend>
-      <div className="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
+      <div className="mt-1 grid grid-cols-2 gap-3 @min-[36rem]:grid-cols-4">
         <FormNumber control={control} name={`fields.${index}.probe`} label="set it to" isStacked unit="" />
         {PROBE_INPUTS.map((input, k) => (
           <FormNumber

@@ -225,19 +225,23 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
               ))}
             </fieldset>
           )}
-        <div aria-hidden="true" className={`mt-3 text-sm text-muted max-sm:hidden ${ROW}`}>
-          <span>as it is called</span>
-          <span>what it does</span>
-          <span>lowest</span>
-          <span>highest</span>
-          <span>step</span>
-          <span>as it comes</span>
+        <div className="@container">
+          {fields.length > 0 && (
+            <div aria-hidden="true" className={`mt-3 text-sm text-muted ${ROW}`}>
+              <span className="hidden @min-[40rem]:block">as it is called</span>
+              <span className="hidden @min-[40rem]:block">what it does</span>
+              <span>lowest</span>
+              <span>highest</span>
+              <span>step</span>
+              <span>comes at</span>
+            </div>
+          )}
+          <ol aria-label="Fields of the menu">
+            {fields.map(({ id }, i) => (
+              <MenuField key={id} form={form} of={of} index={i} onRemove={() => remove(i)} />
+            ))}
+          </ol>
         </div>
-        <ol aria-label="Fields of the menu">
-          {fields.map(({ id }, i) => (
-            <MenuField key={id} form={form} of={of} index={i} onRemove={() => remove(i)} />
-          ))}
-        </ol>
         <Button className="mt-2" onClick={() => append(emptyField(page))}>
           One more field
         </Button>

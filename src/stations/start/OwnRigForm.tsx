@@ -69,38 +69,52 @@ export function OwnRigForm({ mover, titles, cars }: Props) {
   };
   return (
     <form
-      className="mt-6 grid gap-x-6 gap-y-2 border-t border-line pt-4"
+      className="mt-5 grid gap-x-4 gap-y-2 border-t border-line pt-3 sm:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
         void go();
       }}
     >
-      <p className="text-muted">Or at the desk. What you don’t know stays as it is: it can be said later.</p>
-      <TextField label="What do you call it?" value={name} onChange={setName} most={40} />
+      <p className="text-muted sm:col-span-2">
+        Or at the desk. What you don’t know stays as it is: it can be said later.
+      </p>
+      <TextField label="What do you call it?" isStacked value={name} onChange={setName} most={40} />
       <SelectField
         label="Its wheel is driven by"
+        isStacked
         value={drive}
         onChange={(one: Drive) => setDrive(one)}
         options={DRIVE_NAMES}
       />
-      <NumberField label="Rated torque" unit="N·m" value={torqueNm} onChange={setTorque} />
+      <NumberField label="Rated torque" isStacked unit="N·m" value={torqueNm} onChange={setTorque} />
+      <SelectField
+        label="What brings you here?"
+        isStacked
+        value={reason}
+        onChange={(one: Reason) => setReason(one)}
+        options={(Object.keys(REASONS) as Reason[]).map((value) => ({ value, name: REASONS[value].name }))}
+      />
       <SelectField
         label="Which title do you drive?"
+        isStacked
         value={title}
         onChange={setTitle}
         options={[
           ...Object.entries(SHAPES).map(([id, { name: shape }]) => ({
             value: `${ANOTHER}${id}`,
-            name: `mine: its numbers go ${shape}`,
+            name: `mine: ${shape}`,
           })),
           ...titles.map(({ id, name: known }) => ({ value: id, name: known })),
         ]}
       />
-      {title.startsWith(ANOTHER) && (
-        <TextField label="It is called" value={titleName} onChange={setTitleName} most={40} />
+      {title.startsWith(ANOTHER) ? (
+        <TextField label="It is called" isStacked value={titleName} onChange={setTitleName} most={40} />
+      ) : (
+        <span />
       )}
       <SelectField
         label="With which car?"
+        isStacked
         value={car}
         onChange={setCar}
         options={[
@@ -111,17 +125,13 @@ export function OwnRigForm({ mover, titles, cars }: Props) {
           ...cars.map(({ id, name: known }) => ({ value: id, name: known })),
         ]}
       />
-      {car.startsWith(ANOTHER) && (
-        <TextField label="The car is called" value={carName} onChange={setCarName} most={80} />
+      {car.startsWith(ANOTHER) ? (
+        <TextField label="The car is called" isStacked value={carName} onChange={setCarName} most={80} />
+      ) : (
+        <span />
       )}
-      <SelectField
-        label="What brings you here?"
-        value={reason}
-        onChange={(one: Reason) => setReason(one)}
-        options={(Object.keys(REASONS) as Reason[]).map((value) => ({ value, name: REASONS[value].name }))}
-      />
       <div>
-        <Button type="submit" look="next" disabled={!mover || isBusy || name.trim() === ''}>
+        <Button type="submit" disabled={!mover || isBusy || name.trim() === ''}>
           {mover ? 'That is the brake: begin' : 'Waiting for a pedal…'}
         </Button>
       </div>

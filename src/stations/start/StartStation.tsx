@@ -49,7 +49,7 @@ export function StartStation({
     );
   };
   return (
-    <main className="mx-auto max-w-5xl px-6 py-10">
+    <main className="mx-auto max-w-5xl px-6 py-8">
       <p className="flex items-center gap-3 font-bold">
         <Pebble kind="plain" shape={1} size={26} /> Pebble Road
       </p>
