@@ -19,8 +19,8 @@ it.each(Object.keys(SHAPES))(
 );
 
 it.each(Object.entries(SHAPES))('every field that a shape begins with can be: %s', (_, shape) => {
-  for (const of of ['title', 'base'] as const) {
-    const fields = startingFields(shape, of, 'Menu');
+  for (const subject of ['title', 'base'] as const) {
+    const fields = startingFields(shape, subject, 'Menu');
     expect(fields.map((field) => numbersFault(field))).toEqual(fields.map(() => null));
     expect(pagesOf(fields)).not.toBeNull();
   }
