@@ -248,6 +248,12 @@ test('twelve fields of a title with force are described by keyboard alone in und
   await page.goto(`${server.url}/translate/describe`);
   await page.getByLabel('or open a .title.json').setInputFiles(path);
   await expect(page.getByLabel('Field 12, label')).toHaveValue('Shaker');
+
+  // Or one that is much alike, copied and changed.
+  await page.goto(`${server.url}/translate/describe`);
+  await page.getByText('Quick ways to its fields').waitFor();
+  await page.getByLabel('or copy a title that is much alike').selectOption('Millstone');
+  await expect(page.getByLabel('Field 1, label')).toHaveValue('Loose');
 });
 
 test('a car of which only the ratio is known says how much hangs on the rest', async ({ page, server }) => {

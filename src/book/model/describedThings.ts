@@ -1,9 +1,12 @@
 import type { TitleDocument } from '@/core/formats/titleJson';
 import type { DescribedCar } from '@/core/vehicle/carClass';
 
-/** What the driver has described, and every title as a document that can be copied. Ids are those by which it is chosen. */
+/** What the driver has described, by the ids by which it is chosen, and every title that can be copied. */
 export interface DescribedThings {
-  titles: { id: string; name: string; document: TitleDocument }[];
-  cars: (DescribedCar & { id: string })[];
-  copies: { name: string; document: TitleDocument }[];
+  titles: { id: string; name: string }[];
+  cars: { id: string; name: string }[];
+  copies: { id: string; name: string }[];
+  /** The own title or car that is described anew. */
+  title: { id: string; document: TitleDocument } | null;
+  car: (DescribedCar & { id: string }) | null;
 }

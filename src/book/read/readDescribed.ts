@@ -1,17 +1,25 @@
 import 'server-only';
 import { ownCarId } from '@/catalog/ownCar';
-import { ownTitleId, titleDocument } from '@/catalog/ownTitle';
+import { ownTitleId } from '@/catalog/ownTitle';
 import { database } from '@/data/book';
 import { listOwnCars, listOwnTitles, listTitles } from '@/data/ownTitles';
 import type { DescribedThings } from '../model/describedThings';
 
-/** Titles and cars of the driver's own, and every title that can be copied. */
-export async function readDescribed(): Promise<DescribedThings> {
+/**
+ * Titles and cars of the driver's own by name, and the one that is described anew.
+ * @param wanted its id; `null` where something new is described
+ */
+export async function readDescribed(wanted: string | null): Promise<DescribedThings> {
   const db = await database();
   const [titles, cars, { all }] = await Promise.all([listOwnTitles(db), listOwnCars(db), listTitles(db)]);
+  const title = titles.find(({ id }) => ownTitleId(id) === wanted);
+  const car = cars.find(({ id }) => ownCarId(id) === wanted);
+  const documentOf = ({ id: _, ...document }: (typeof titles)[number]) => document;
   return {
-    titles: titles.map(({ id, ...document }) => ({ id: ownTitleId(id), name: document.name, document })),
-    cars: cars.map((car) => ({ ...car, id: ownCarId(car.id) })),
-    copies: all.map((title) => ({ name: title.name, document: titleDocument(title) })),
+    titles: titles.map(({ id, name }) => ({ id: ownTitleId(id), name })),
+    cars: cars.map(({ id, name }) => ({ id: ownCarId(id), name })),
+    copies: all.map(({ id, name }) => ({ id, name })),
+    title: title ? { id: ownTitleId(title.id), document: documentOf(title) } : null,
+    car: car ? { ...car, id: ownCarId(car.id) } : null,
   };
 }

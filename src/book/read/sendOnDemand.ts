@@ -1,6 +1,7 @@
 import 'server-only';
 import { z } from 'zod';
 import { menusFor } from '@/catalog/menusFor';
+import { titleDocument } from '@/catalog/ownTitle';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
 import { captureRow } from '@/data/captures';
@@ -74,4 +75,11 @@ export const sendTrail = onDemand(async ({ book, combination, rig }, query) => {
   const menus = menusFor(rig.spec, titles.byId(combination.titleId), titles.car(combination.carId));
   const skip = Math.max(TRAIL_SHOWN, skipOf(query));
   return readTrail({ book, combination, menus, events }, TRAIL_SHOWN, skip);
+});
+
+/** A title as a document, built in or described: to be copied and changed. */
+export const sendTitleDocument = onDemand(async ({ book }, query) => {
+  const id = idOf(query);
+  const title = (await listTitles(book)).all.find((one) => one.id === id);
+  return title ? titleDocument(title) : null;
 });

@@ -18,10 +18,8 @@ interface Props {
 /** A title, a car or a base of one's own: what nobody knows of it stays open. */
 export function DescribeStation({ view, subject, things, id }: Props) {
   const tabs = <Tabs view={view} subject={subject} things={things} id={id} />;
-  if (subject === 'car')
-    return <CarForm view={view} car={things.cars.find((one) => one.id === id) ?? null} tabs={tabs} />;
-  const title = things.titles.find((one) => one.id === id) ?? null;
-  return <MenuStation view={view} of={subject} things={things} title={title} tabs={tabs} />;
+  if (subject === 'car') return <CarForm view={view} car={things.car} tabs={tabs} />;
+  return <MenuStation view={view} of={subject} things={things} title={things.title} tabs={tabs} />;
 }
 
 /** What can be described, and what of one's own already is. */

@@ -43,7 +43,7 @@ interface Props {
   of: 'title' | 'base';
   things: DescribedThings;
   /** The own title that is described anew. */
-  title: DescribedThings['titles'][number] | null;
+  title: DescribedThings['title'];
   tabs: React.ReactNode;
 }
 

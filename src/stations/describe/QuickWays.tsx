@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { describeProblem, reasonOf, type Problem } from '@/core/problem';
-import { readTitleJson, type TitleDocument } from '@/core/formats/titleJson';
+import { readTitleDocument, readTitleJson, type TitleDocument } from '@/core/formats/titleJson';
 import { fieldsFromPaste, type DescribedField } from '@/core/titles/describedField';
 import { readPastedMenu } from '@/core/titles/pastedMenu';
 import { SHAPES, startingFields } from '@/core/titles/startingShapes';
@@ -15,7 +15,7 @@ interface Props {
   of: 'title' | 'base';
   page: string;
   /** Titles that can be copied and changed. */
-  copies: readonly { name: string; document: TitleDocument }[];
+  copies: readonly { id: string; name: string }[];
   onFields(fields: DescribedField[]): void;
   onTitle(document: TitleDocument): void;
 }
@@ -32,6 +32,18 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props
     if (!read.ok) return;
     onFields(fieldsFromPaste(read.value, of, page));
     setText('');
+  };
+  const copy = async (id: string) => {
+    const found = copies.find((one) => one.id === id);
+    if (!found) return;
+    try {
+      const answer = await fetch(`/api/titles/document?id=${encodeURIComponent(id)}`);
+      const read = readTitleDocument(await answer.json());
+      setProblems(read.ok ? [] : read.problems);
+      if (read.ok) onTitle({ ...read.value, origin: `copied from ${found.name}` });
+    } catch (error) {
+      notify(`${found.name} was not copied: ${reasonOf(error)}`, 'fault');
+    }
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
@@ -87,14 +99,13 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props
               <select
                 className="h-11 rounded-lg border border-line bg-raised px-2"
                 value=""
-                onChange={(event) => {
-                  const found = copies.find(({ name }) => name === event.target.value);
-                  if (found) onTitle({ ...found.document, origin: `copied from ${found.name}` });
-                }}
+                onChange={(event) => void copy(event.target.value)}
               >
                 <option value="">…</option>
-                {copies.map(({ name }) => (
-                  <option key={name}>{name}</option>
+                {copies.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
                 ))}
               </select>
             </label>

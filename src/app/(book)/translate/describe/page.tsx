@@ -19,7 +19,7 @@ export default async function DescribePage({
     <DescribeStation
       view={view}
       subject={subject}
-      things={await readDescribed()}
+      things={await readDescribed(id ?? null)}
       id={id ?? null}
       key={`${subject}/${id ?? ''}/${view.rig.id}`}
     />

@@ -1,0 +1,4 @@
+import { guarded } from '@/app/guard';
+import { sendTitleDocument } from '@/book/read/sendOnDemand';
+
+export const GET = guarded(sendTitleDocument);
