@@ -73,3 +73,10 @@ export async function ride(page: Page, name: RegExp) {
   await expect(page.getByRole('progressbar')).toBeVisible();
   await expect(trail.getByRole('button', { name })).toBeVisible({ timeout: 60_000 });
 }
+
+/** Types into a field, and goes on: what is wrong with it is said then. */
+export async function fill(page: Page, label: string, value: number | string) {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(String(value));
+  await field.press('Tab');
+}

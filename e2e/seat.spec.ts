@@ -22,6 +22,9 @@ interface Wren {
   rocksAt(value: number): boolean;
 }
 
+/** What the simulated Wren truly has (`catalog/simulatedRigs.ts`). */
+const WREN_FRICTION_NM = 0.16;
+
 test('a newcomer goes from an empty book to settled axes from the seat, by the device alone', async ({
   page,
   server,
@@ -59,14 +62,19 @@ test('a newcomer goes from an empty book to settled axes from the seat, by the d
   await expect(page).toHaveURL(/\/force$/, { timeout: 120_000 });
   const change = page.getByRole('button', { name: /^Change: Stir 0 → \d+$/ });
   await expect(change).toBeVisible();
-  const found = Number((await change.getAttribute('aria-label'))!.match(/→ (\d+)/)![1]);
+  const kept = Number((await change.getAttribute('aria-label'))!.match(/→ (\d+)/)![1]);
   const rocks = (value: number) =>
     page.evaluate((v) => (window as unknown as { wren: Wren }).wren.rocksAt(v), value);
-  expect([await rocks(found), await rocks(found + 1)]).toEqual([false, true]);
+  expect([await rocks(kept), await rocks(kept + 1)]).toEqual([false, true]);
 
   // The base by hand: spins and releases, by the device alone again, and what is foretold of the rim rests on them.
   await page.goto(`${server.url}/seat?do=base`);
   await expect(page).toHaveURL(/\/base$/, { timeout: 300_000 });
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Friction 0\.1[56]\d ± 0\.00\d N·m/);
-  await expect(page.getByRole('row', { name: /^Friction 0\.200 N·m 0\.1[56]\d N·m/ })).toBeVisible();
+  const found = page.getByRole('heading', { level: 1 });
+  await expect(found).toHaveText(/^Friction 0\.\d+ ± 0\.\d+ N·m, measured by hand$/);
+  // How narrow it is hangs on how often a busy machine looks at the pad; that it holds the truth does not.
+  const [, value, half] = (await found.innerText()).match(/(0\.\d+) ± (0\.\d+)/)!;
+  expect(Math.abs(Number(value) - WREN_FRICTION_NM)).toBeLessThan(2 * Number(half) + 0.002);
+  expect(Number(half)).toBeLessThan(0.08);
+  await expect(page.getByRole('row', { name: `Friction 0.200 N·m ${value} N·m` })).toBeVisible();
 });

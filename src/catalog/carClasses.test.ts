@@ -6,6 +6,7 @@ import {
   assumedOf,
   carFrom,
   KNOWN_OF_A_CAR,
+  knownOfACar,
   rangeOverClass,
   type DescribedCar,
 } from '@/core/vehicle/carClass';
@@ -13,11 +14,11 @@ import { gripAt, wheelbaseOf } from '@/core/vehicle/carSpec';
 import { CAR_CLASSES, carClassById } from './carClasses';
 import { carFromOwn } from './ownCar';
 
-const NOTHING = Object.fromEntries(KNOWN_OF_A_CAR.map((key) => [key, null])) as Record<
-  (typeof KNOWN_OF_A_CAR)[number],
-  null
->;
-const unknown = (className: string): DescribedCar => ({ name: 'Loft Special', className, ...NOTHING });
+const unknown = (className: string): DescribedCar => ({
+  name: 'Loft Special',
+  className,
+  ...knownOfACar(() => null),
+});
 
 const anyCar = fc.constantFrom(...CAR_CLASSES).chain((carClass) =>
   fc

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { AXIS_NAMES } from '@/core/axes/axes';
 import { ownTitleSchema } from '@/core/formats/ownTitleJson';
 import {
+  PLAIN_TRAITS,
   readTitleDocument,
   readTitleJson,
   SHAPED_AXES,
@@ -22,7 +23,7 @@ import {
   usualMaps,
   type Role,
 } from '@/core/titles/roles';
-import { describedFields, pagesOf } from '@/core/titles/titleDocument';
+import { describedFields, pagesOf, valuesSaid } from '@/core/titles/titleDocument';
 import { CARS } from './cars';
 import { menusFor } from './menusFor';
 import { titleDocument, titleFromOwn, Titles } from './ownTitle';
@@ -101,6 +102,7 @@ const anyField = (role: Role, place: Place, i: number): fc.Arbitrary<DescribedFi
         ...numbers,
         unit,
         maps,
+        isMeasured: false,
         value: null,
       };
     });
@@ -125,9 +127,19 @@ const anyTitle = fc
     pages: pagesOf(fields)!,
     cars: null,
     tracks: null,
-    traits: { ownProgram: 'either', mode: 'plain', bindsInOwnPreset: false, quickSweep: false },
+    traits: PLAIN_TRAITS,
     origin: '',
   }));
+
+it('what was measured of a field stays measured', () => {
+  const document = titleDocument(TITLES[0]!);
+  const [page] = document.pages;
+  const measured = {
+    ...page!,
+    fields: page!.fields.map((field) => ({ ...field, evidence: 'measured' as const })),
+  };
+  expect(pagesOf(describedFields({ ...document, pages: [measured] }))).toEqual([measured]);
+});
 
 it('any title survives describing, saving and opening', () => {
   fc.assert(
@@ -160,6 +172,37 @@ it('a place has one word, and controls of a copied title may have none', () => {
   expect(placeOf({ layer: 'title', axes: ['brake'] })).toBeNull();
 });
 
+it('what a menu stands at is said of each control that has it, on its grid, and only where it is not at neutral', () => {
+  const field = (part: Partial<DescribedField>): DescribedField => ({
+    page: 'P',
+    ...placed('wheel'),
+    label: 'Same label',
+    role: 'other',
+    min: 0,
+    max: 10,
+    step: 2,
+    neutral: 0,
+    unit: '',
+    maps: null,
+    isMeasured: false,
+    value: null,
+    ...part,
+  });
+  const fields = [
+    field({ value: 4.9 }),
+    field({ value: 6 }),
+    field({ value: 0 }),
+    field({ role: 'deadzone', ...placed('every'), value: 2 }),
+    field({ value: 5, step: null }),
+  ];
+  expect(valuesSaid(fields, new Set(['steering', 'brake']))).toEqual([
+    { layer: 'title', axis: 'steering', field: 'other', to: 4 },
+    { layer: 'title', axis: 'steering', field: 'other2', to: 6 },
+    { layer: 'title', axis: 'steering', field: 'deadzone', to: 2 },
+    { layer: 'title', axis: 'brake', field: 'deadzone', to: 2 },
+  ]);
+});
+
 describe('is refused, with the page and the field', () => {
   const at = (field: Partial<DescribedField>): DescribedField => ({
     page: 'Force',
@@ -172,6 +215,7 @@ describe('is refused, with the page and the field', () => {
     neutral: 50,
     unit: '',
     maps: null,
+    isMeasured: false,
     value: null,
     ...field,
   });
@@ -221,6 +265,7 @@ describe('an own title among the others', () => {
       neutral: 0,
       unit: '',
       maps: null,
+      isMeasured: false,
       value: null,
     };
     const title = own({ pages: pagesOf([vibration])! });
@@ -230,7 +275,15 @@ describe('an own title among the others', () => {
   });
 
   it('fields of which only the usual meaning is known are named', () => {
-    const asked = { min: 0, max: 50, step: 1, neutral: 0, unit: '', value: null };
+    const asked = {
+      min: 0,
+      max: 50,
+      step: 1,
+      neutral: 0,
+      unit: '',
+      isMeasured: false,
+      value: null,
+    };
     const fields: DescribedField[] = [
       { page: 'P', ...placed('wheel'), label: 'Lift', role: 'minForce', maps: null, ...asked },
       {

@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { SIMULATED_RIGS, simulatedAxes } from '@/catalog/simulatedRigs';
 import { PLAIN_TITLE, plainBase } from '@/core/force/forceSettings';
+import { hangsOnClass } from '@/book/judge/ownCar';
+import { knownOfACar } from '@/core/vehicle/carClass';
 import { baseByHand } from '@/core/identify/baseByHand';
 import { simulateSpins } from '@/core/identify/simulateSpins';
 import { readings, TRUE_BASES, wholeEvening } from '@/core/identify/testing/trueBases';
@@ -99,6 +101,31 @@ it('a car of which little is known is driven as usual for its class, in every co
   const car = file('loft.car.json', JSON.stringify({ ...known, steeringRatio: 12, lockDeg: 600 }));
   const given = pebble('steering', '--base', '900', '--title', '900', '--car', car, '--json').json();
   expect(given['cars']).toMatchObject([{ lockDeg: 600, ratio: 12, bumpStopDeg: 600 }]);
+  // What the station says of the class, for the same corner.
+  const narrow = pebble(
+    'steering',
+    '--base',
+    '900',
+    '--title',
+    '900',
+    '--car',
+    car,
+    '--hairpin',
+    '10',
+    '--json',
+  );
+  expect(narrow.json()['overClass']).toEqual(
+    hangsOnClass(
+      {
+        ...knownOfACar(() => null),
+        name: 'Loft Special',
+        className: 'road',
+        steeringRatio: 12,
+        lockDeg: 600,
+      },
+      10,
+    ),
+  );
   const other = file('no.car.json', JSON.stringify({ ...known, className: 'boat' }));
   const refused = pebble('steering', '--base', '900', '--title', '900', '--car', other, '--json');
   expect([refused.code, refused.err]).toEqual([1, expect.stringContaining('open-wheel')]);

@@ -1,6 +1,8 @@
 import { COMPLAINTS } from '@/core/feel/complaints';
 import { adviceInOrder } from '@/core/force/forceAdvice';
 import { judgeLogged } from '@/core/force/forceQuestions';
+import { chainOf } from '@/core/force/chainOf';
+import { swallowedShare } from '@/core/force/rimOf';
 import { readRideCsv } from '@/core/formats/rideCsv';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
 import { UsageError } from './arguments';
@@ -39,6 +41,7 @@ export const forceCommand: Command = {
         smooth,
       }),
       logged,
+      swallowed: swallowedShare(chainOf(facts)),
       inputs: file === undefined ? inputs : [...inputs, { input: 'log', value: file, evidence: 'measured' }],
     };
     const { judgement } = logged ?? report;

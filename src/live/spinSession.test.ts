@@ -94,3 +94,12 @@ it('a wheel that is unplugged in mid-spin loses that spin and no other', () => {
   run(120, () => status().flicks >= 5);
   expect(status()).toMatchObject({ isGone: false, flicks: 5 });
 });
+
+it('those that counted can be enough', () => {
+  const { session, run, status } = bench('tern');
+  run(120, () => status().flicks >= 7);
+  session.enough();
+  expect(status()).toMatchObject({ step: null, flicks: 7 });
+  run(10);
+  expect(status().flicks).toBe(7);
+});

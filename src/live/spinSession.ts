@@ -1,5 +1,5 @@
 import type { Recording } from '@/core/axes/recording';
-import { massLabel } from '@/core/identify/hungMass';
+import { isSpin, massLabel } from '@/core/identify/hungMass';
 import { spinGuide, type SpinRemark, type SpinStep } from '@/core/identify/spinGuide';
 import { sampleRecorder } from '@/devices/recorder';
 import type { DeviceSource, SampleBatch } from '@/devices/source';
@@ -51,17 +51,12 @@ export function spinSession(
     onStatus(status);
   };
   const takeCount = () => {
-    const runs = guide.state.runs;
-    const now = {
-      flicks: runs.filter(({ label }) => label === 'flick').length,
-      releases: runs.filter(({ label }) => label.startsWith('pendulum:')).length,
-    };
-    const isMore = now.flicks + now.releases > counted.flicks + counted.releases;
-    counted = now;
+    const labels = guide.state.runs.map(({ label }) => label).filter(isSpin);
+    const flicks = labels.filter((label) => label === 'flick').length;
+    counted = { flicks, releases: labels.length - flicks };
     const { step, done } = guide.state;
     if (step && step.kind !== 'rest' && done >= step.wanted) guide.ask(null);
-    if (step?.kind === 'rest') return;
-    if (isMore) onCounted();
+    onCounted();
   };
   const take = ({ t, axes }: SampleBatch) => {
     const raw = axes.steering;
@@ -72,7 +67,7 @@ export function spinSession(
       if (!guide.feed(t[i]!, raw[i]!)) continue;
       recorder.push(t[i]!, [raw[i]!]);
       if (wasResting && guide.state.step === null) guide.ask({ kind: 'flick', wanted: FLICKS });
-      if (guide.state.done !== before) takeCount();
+      if (guide.state.done > before) takeCount();
     }
     tell();
   };
@@ -97,6 +92,11 @@ export function spinSession(
     /** More free spins, beyond those that counted. */
     flick() {
       guide.ask({ kind: 'flick', wanted: FLICKS });
+      tell();
+    },
+    /** Those that counted are enough. */
+    enough() {
+      guide.ask(null);
       tell();
     },
     /** What was recorded so far, as a file would hold it. */

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { reasonOf, type Outcome } from '@/core/problem';
 import type { BaseByHand } from '@/core/identify/baseByHand';
 import { FEWEST_USABLE } from '@/core/identify/baseByHand';
+import { isSpin } from '@/core/identify/hungMass';
 import type { DeviceSource } from '@/devices/source';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import { startBase } from '@/workers/startBase';
@@ -29,8 +30,7 @@ export function useSpins(source: DeviceSource, simulated: SimulatedRig | null, c
     const estimate = () => {
       if (!opened) return;
       const { runs } = opened.guide.state;
-      const counted = runs.filter(({ label }) => label === 'flick' || label.startsWith('pendulum:')).length;
-      if (counted < FEWEST_USABLE) return;
+      if (runs.filter(({ label }) => isSpin(label)).length < FEWEST_USABLE) return;
       const mine = ++asked.current;
       worker
         .ask((base) => base.estimate([{ recording: opened!.recording(), countsPerDegree }]))

@@ -6,7 +6,8 @@ import type { CaptureStep } from '@/core/axes/programme';
 import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceState } from '@/devices/source';
-import { setPace, useLiveRig } from '@/live/liveRig';
+import { PaceChoice } from './PaceChoice';
+import { Choice } from './Choice';
 
 const pedalMotions = (axis: AxisName): [Motion, string][] => [
   ['off', 'Lift off'],
@@ -26,7 +27,6 @@ const LEVER_MOTIONS: [Motion, string][] = [
   ['gate:1', 'First'],
   ['gate:-1', 'Reverse'],
 ];
-const SPEEDS = [1, 4, 16];
 
 function motionsOf(axis: AxisName): [Motion, string][] {
   if (axis === 'steering') return WHEEL_MOTIONS;
@@ -46,7 +46,6 @@ interface Props {
 export function SimulatedPanel({ rig, state, axis, step, followRef }: Props) {
   const [follows, setFollows] = useState(true);
   const [told, setTold] = useState<Motion>('off');
-  const pace = useLiveRig((live) => live.pace);
   const wanted = follows ? obedientMotion(step) : told;
   useEffect(() => rig.perform(axis, wanted), [rig, axis, wanted]);
   useEffect(() => {
@@ -88,14 +87,7 @@ export function SimulatedPanel({ rig, state, axis, step, followRef }: Props) {
           </Choice>
         ))}
       </div>
-      <div className="mt-3 flex items-center gap-2" role="group" aria-label="Pace of simulated time">
-        <span className="text-sm text-muted">Pace</span>
-        {SPEEDS.map((times) => (
-          <Choice key={times} isOn={pace === times} onClick={() => setPace(times)}>
-            {times}×
-          </Choice>
-        ))}
-      </div>
+      <PaceChoice />
       <div className="mt-3 flex flex-wrap gap-2">
         <Choice isOn={state === 'gone'} onClick={() => (state === 'gone' ? rig.plugIn() : rig.unplug())}>
           {state === 'gone' ? 'Plug in' : 'Unplug'}
@@ -105,26 +97,5 @@ export function SimulatedPanel({ rig, state, axis, step, followRef }: Props) {
         </Choice>
       </div>
     </fieldset>
-  );
-}
-
-export function Choice({
-  isOn,
-  onClick,
-  children,
-}: {
-  isOn: boolean;
-  onClick(): void;
-  children: React.ReactNode;
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={isOn}
-      onClick={onClick}
-      className={`min-h-11 cursor-pointer rounded-lg border px-3 text-[15px] ${isOn ? 'border-ink bg-raised font-semibold' : 'border-line text-muted hover:text-ink'}`}
-    >
-      {children}
-    </button>
   );
 }

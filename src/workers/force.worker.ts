@@ -56,7 +56,7 @@ const api = {
   feel: (complaint: string, facts: ChainFacts, schools: ForceSchools, sides: OtherCar[]): FeelAnswer =>
     asked().feel(complaint, facts, schools, sides),
   async logged(ride: LoggedRide, facts: ChainFacts, schools: ForceSchools): Promise<LoggedReport | null> {
-    return judgeLogged(await logOf(ride.url), ride.settings, facts, schools);
+    return judgeLogged(await logOf(ride.url), ride.settings, facts, schools, ride.isSimulated);
   },
   sound(kept: ChainFacts, tried: ChainFacts | null): HeardForce {
     const heard = heardForce(asked().partsOf(kept), tried && asked().partsOf(tried));

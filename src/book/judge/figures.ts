@@ -30,6 +30,8 @@ export const FIGURES: Record<string, FigureKind> = {
   'Force: a crash': 'crash',
   'Force: how soon a let-go rim turns half a turn': 'crash',
   'Base: friction, damping and inertia measured by hand': 'hand',
+  'Base: share of the greatest force that friction takes': 'calm',
+  'Describe: what hangs on what is assumed of a car': 'hairpin',
   'Force: causes of a feeling': 'calm',
   'Ride: laps and driving measures': 'ride',
   'Ride: clipping of the newest ride, and the gains that suit it': 'ride',

@@ -1,8 +1,8 @@
 import { countsPerDegree } from '@/core/axes/steeringAngle';
-import type { ChainFacts } from '@/core/force/chainOf';
+import { hardwareOf, type ChainFacts } from '@/core/force/chainOf';
 import { forceFactsOf } from './force';
 import type { MeasuredBase } from '@/core/rig/measuredBase';
-import type { BaseByHand } from '@/core/identify/baseByHand';
+import { massFor, type BaseByHand } from '@/core/identify/baseByHand';
 import type { BookView } from '../model/bookView';
 
 /** Raw counts for a degree of the wheel, to the left; `null` where the steering was not measured yet. */
@@ -27,3 +27,7 @@ export function rimBeforeAndAfter(view: BookView): { before: ChainFacts; after: 
   const { rig } = after;
   return { after, before: { ...after, rig: { ...rig, base: { ...rig.base, measured: [] } } } };
 }
+
+/** A mass for this rig's pendulum: friction, as far as it is known, must not be able to hold it. */
+export const massOf = ({ rig }: Pick<BookView, 'rig'>): ReturnType<typeof massFor> =>
+  massFor(hardwareOf(rig.spec, null).frictionNm);

@@ -10,7 +10,7 @@ import { DRIVES, rigNameSchema, type RigSpec } from '@/core/rig/rigSpec';
 import { idSchema, line } from '@/core/text/line';
 import { begunTitle } from '@/core/titles/begunTitle';
 import { SHAPES } from '@/core/titles/startingShapes';
-import { KNOWN_OF_A_CAR, type DescribedCar, type KnownOfACar } from '@/core/vehicle/carClass';
+import { knownOfACar, type DescribedCar } from '@/core/vehicle/carClass';
 import type { Database } from '@/data/database';
 import { listTitles, saveOwnCar, saveOwnTitle } from '@/data/ownTitles';
 import { addRig } from '@/data/rigs';
@@ -82,8 +82,7 @@ async function carFor(book: Database, wanted: Wanted['car']): Promise<string> {
   );
   if (known) return known.id;
   const id = randomUUID();
-  const nothing = Object.fromEntries(KNOWN_OF_A_CAR.map((key) => [key, null])) as Record<KnownOfACar, null>;
-  const car: DescribedCar = { ...nothing, name: wanted.name, className: wanted.className };
+  const car: DescribedCar = { ...knownOfACar(() => null), name: wanted.name, className: wanted.className };
   await saveOwnCar(book, { id, ...car });
   return ownCarId(id);
 }

@@ -1,5 +1,5 @@
 import type { Random } from '../numeric/random';
-import { hungMass } from '../identify/hungMass';
+import { hungMass, isSpin } from '../identify/hungMass';
 import { spinningHand } from '../identify/spinningHand';
 import type { TrueBase } from '../identify/spinningRim';
 import { slowNoise } from '../numeric/slowNoise';
@@ -68,11 +68,11 @@ export function simulatedHand(wheel: WheelHabits, random: Random): Actor {
         const side = Math.abs(angle - wheel.centreDeg) < 1 ? 0 : Math.sign(angle - wheel.centreDeg);
         go(wheel.centreDeg + (side * wheel.hysteresisDeg) / 2, LET_GO_S);
       } else if (next === 'sweep') go(wheel.centreDeg, LET_GO_S);
-      else if (isSpun(next)) spinner?.at(angle);
+      else if (isSpin(next)) spinner?.at(angle);
     },
     step(dt) {
       elapsed += dt;
-      if (spinner && isSpun(motion)) {
+      if (spinner && isSpin(motion)) {
         angle = spinner.step(hungMass(motion), dt);
         return withinLocks(angle);
       }
@@ -89,5 +89,3 @@ export function simulatedHand(wheel: WheelHabits, random: Random): Actor {
     },
   };
 }
-
-const isSpun = (motion: Motion) => motion === 'flick' || motion.startsWith('pendulum:');

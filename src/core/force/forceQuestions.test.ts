@@ -180,6 +180,13 @@ describe('questions over one ride', () => {
     const at = (gain: number) => judgeLogged(forced, facts.values, set('title', { gain }), USUAL_SCHOOLS)!;
     expect(at(4).judgement.clipShare).toBeGreaterThan(at(1).judgement.clipShare);
     expect(judgeLogged(log, facts.values, facts, USUAL_SCHOOLS)).toBeNull();
+    // Of a full scale that nobody gave a simulated ride tells no gain; a log does.
+    const car = { ...facts.car, scaleIsAssumed: true };
+    const quiet = { ...set('title', { gain: 1 }), car };
+    const told = (isSimulated: boolean) =>
+      judgeLogged(forced, facts.values, quiet, USUAL_SCHOOLS, isSimulated)!;
+    expect(told(true).gain).toBeNull();
+    expect(told(false).gain).not.toBeNull();
   });
 
   it('are heard: one setting over the lap, two in turn', () => {

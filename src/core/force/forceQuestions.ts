@@ -156,17 +156,23 @@ function smoothParts(parts: ForceParts, schools: ForceSchools): SmoothReport {
  * A ride that was logged, as its force would be with other settings; `null` where it holds none. A log says nothing of the
  * torque at the rim.
  * @param then the settings that it was driven with
+ * @param isSimulated whether it was driven here: of a scale that nobody gave it tells no gain
  */
 export function judgeLogged(
   log: RideLog,
   then: SettingValues,
   facts: ChainFacts,
   schools: ForceSchools,
+  isSimulated = false,
 ): LoggedReport | null {
   const chain = chainOf(facts);
   const judged = judgeLog(log, chainOf({ ...facts, values: then }).title.gain, chain.title.gain);
   if (!judged) return null;
-  return { judgement: judged.judgement, gain: gainAdvice(facts, chain, judged, schools.clipping) };
+  const isTold = !(isSimulated && facts.car.scaleIsAssumed);
+  return {
+    judgement: judged.judgement,
+    gain: isTold ? gainAdvice(facts, chain, judged, schools.clipping) : null,
+  };
 }
 
 const given = (some: (Proposal | null)[]): Proposal[] => some.filter((one) => one !== null);

@@ -40,6 +40,8 @@ export interface OtherCar {
 /** A ride that lies in the book, and what it was driven with. */
 export interface LoggedRide {
   id: string;
+  /** Whether it was driven here, and not logged elsewhere. */
+  isSimulated: boolean;
   settings: SettingValues;
   /** Where its file is: whole, for a worker may have no address of its own to start from. */
   url: string;

@@ -41,9 +41,9 @@ function measure(base: TrueBase, releases: number): MeasuredBase {
 }
 
 describe.each([
-  ['gear', 2.2, { ...TRUE_BASES.gear, frictionNm: 0.34, inertiaKgM2: 0.016 }],
-  ['belt', 5, { ...TRUE_BASES.belt, frictionNm: 0.1, inertiaKgM2: 0.009 }],
-  ['direct', 10, { ...TRUE_BASES.direct, frictionNm: 0.15, inertiaKgM2: 0.02 }],
+  ['gear', 2.2, { ...TRUE_BASES.gear, frictionNm: 0.08, inertiaKgM2: 0.02 }],
+  ['belt', 5, { ...TRUE_BASES.belt, frictionNm: 0.1, inertiaKgM2: 0.022 }],
+  ['direct', 10, { ...TRUE_BASES.direct, frictionNm: 0.04, inertiaKgM2: 0.03 }],
 ] as const)('a %s base that is not as usual', (drive, torqueNm, base) => {
   const assumed = factsOf(describedAs(drive, torqueNm, []));
   const measured = factsOf(describedAs(drive, torqueNm, [measure(base, 10)]));
@@ -58,19 +58,19 @@ describe.each([
     },
   };
 
-  it('measured by hand, what minimum force has to lift over is off by less than half as much', () => {
+  it('measured by hand, what minimum force has to lift over is off by less than a quarter as much', () => {
     const truth = base.frictionNm / torqueNm;
     const error = (facts: ChainFacts) => Math.abs(rimOf(facts).swallowed - truth);
     expect(error(measured)).toBeLessThan(0.25 * error(assumed));
   });
 
-  it('and so is the least damper', () => {
-    const of = (one: typeof chain) => leastDamper(one, FAST_MPS, 3).damperNms;
+  it('and the least damper by less than a tenth', () => {
+    const of = (one: typeof chain) => leastDamper(one, FAST_MPS, 3).damperNms!;
     const truth = of(trueChain);
-    const [before, after] = [of(chain), of(chainOf(measured))];
-    // None is no number: then the measured one is to say none as well.
-    if (truth === null || before === null) expect(after === null).toBe(truth === null);
-    else expect(Math.abs(after! - truth)).toBeLessThanOrEqual(0.5 * Math.abs(before - truth) + 0.002);
+    const before = Math.abs(of(chain) - truth);
+    // The usual base is off by much: else there was nothing to mend.
+    expect(before).toBeGreaterThan(0.1);
+    expect(Math.abs(of(chainOf(measured)) - truth)).toBeLessThan(0.1 * before);
   });
 });
 

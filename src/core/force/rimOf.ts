@@ -1,6 +1,6 @@
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';
-import type { HandsOff } from './handsOff';
+import type { ForceChain, HandsOff } from './handsOff';
 
 /** What is foretold of a rim from the hardware that it hangs on. */
 export interface RimFigures {
@@ -16,6 +16,10 @@ export interface RimFigures {
   stillMinForce: number | null;
 }
 
+/** Share of the greatest force that the base gives that its own friction takes, 0…1. */
+export const swallowedShare = ({ hardware, base }: Pick<ForceChain, 'hardware' | 'base'>): number =>
+  Math.min(1, hardware.frictionNm / Math.max(1e-6, base.strength * hardware.ratedNm));
+
 /** Nothing finer is foretold. */
 const STEP = 0.0025;
 
@@ -23,11 +27,11 @@ const STEP = 0.0025;
 export function rimOf(facts: ChainFacts): RimFigures {
   const chain = chainOf(facts);
   const calm = calmReport(chain, STEP, damperAtFull(chain.hardware));
-  const { frictionNm, inertiaKgM2, ratedNm } = chain.hardware;
+  const { frictionNm, inertiaKgM2 } = chain.hardware;
   return {
     frictionNm,
     inertiaKgM2,
-    swallowed: Math.min(1, frictionNm / Math.max(1e-6, chain.base.strength * ratedNm)),
+    swallowed: swallowedShare(chain),
     roll: calm.roll.verdict,
     fast: calm.fast.verdict,
     leastDamperNms: calm.least.damperNms,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { succeed, type Outcome } from '../problem';
-import { KNOWN_OF_A_CAR, type DescribedCar, type KnownOfACar } from '../vehicle/carClass';
+import { KNOWN_OF_A_CAR, knownOfACar, type DescribedCar, type KnownOfACar } from '../vehicle/carClass';
 import { idSchema, line } from '../text/line';
 import { readDocument } from './jsonDocument';
 
@@ -39,8 +39,7 @@ export function readOwnCarJson(text: string): Outcome<DescribedCar> {
   const read = readDocument(text, fileSchema, CAR_FORMAT);
   if (!read.ok) return read;
   const { name, className } = read.value;
-  const known = Object.fromEntries(KNOWN_OF_A_CAR.map((key) => [key, read.value[key]]));
-  return succeed({ name, className, ...(known as Record<KnownOfACar, number | null>) });
+  return succeed({ name, className, ...knownOfACar((key) => read.value[key]) });
 }
 
 export function writeOwnCarJson(car: DescribedCar): string {

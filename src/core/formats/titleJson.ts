@@ -38,6 +38,14 @@ export type TitlePage = z.output<typeof pageSchema>;
 
 export const titleNameSchema = line(40).min(1, 'a title needs a name');
 
+/** What is taken for pre-flight where nobody said anything of it. */
+export const PLAIN_TRAITS = {
+  ownProgram: 'either',
+  mode: 'plain',
+  bindsInOwnPreset: false,
+  quickSweep: false,
+} as const;
+
 /** A title as its menus show it: built in, or described by its driver. */
 export const titleDocumentSchema = z.strictObject({
   name: titleNameSchema,
@@ -57,7 +65,7 @@ export const titleDocumentSchema = z.strictObject({
       bindsInOwnPreset: z.boolean(),
       quickSweep: z.boolean(),
     })
-    .default({ ownProgram: 'either', mode: 'plain', bindsInOwnPreset: false, quickSweep: false }),
+    .default(PLAIN_TRAITS),
   /** Who described it, from what. */
   origin: line(200).default(''),
 });

@@ -12,3 +12,6 @@ export function hungMass(label: string): HungMass | null {
   const said = /^pendulum:([\d.]+)@([\d.]+)$/.exec(label);
   return said && { kg: Number(said[1]) / 1000, m: Number(said[2]) / 1000 };
 }
+
+/** Whether a run of a capture is a spin or a release. */
+export const isSpin = (label: string): boolean => label === 'flick' || hungMass(label) !== null;

@@ -1,4 +1,4 @@
-import type { TitleDocument } from '../formats/titleJson';
+import { PLAIN_TRAITS, type TitleDocument } from '../formats/titleJson';
 import { SHAPES, startingFields } from './startingShapes';
 import { pagesOf } from './titleDocument';
 
@@ -19,7 +19,7 @@ export function begunTitle(name: string, shape: keyof typeof SHAPES): TitleDocum
     pages: pagesOf(fields)!,
     cars: null,
     tracks: null,
-    traits: { ownProgram: 'either', mode: 'plain', bindsInOwnPreset: false, quickSweep: false },
+    traits: PLAIN_TRAITS,
     origin: 'begun on the first evening',
   };
 }

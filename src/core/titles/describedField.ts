@@ -1,8 +1,8 @@
-import { gridPoint, type DialectField, type FieldMap } from '../response/dialect';
+import type { FieldMap } from '../response/dialect';
 import { guessRole } from './guessRole';
 import type { PastedField } from './pastedMenu';
 import { usualPlace, type Placed } from './place';
-import type { Role } from './roles';
+import { FACTORS, type Role } from './roles';
 
 /** A field of a menu as it is described: what is not typed in yet is `null`. */
 export interface DescribedField extends Placed {
@@ -16,22 +16,17 @@ export interface DescribedField extends Placed {
   unit: string;
   /** What its numbers mean; `null` for what they most likely do. */
   maps: FieldMap | null;
+  /** Whether that was read off the title and not only said. */
+  isMeasured: boolean;
   /** What it is set to now; `null` where nobody says. */
   value: number | null;
 }
-
-const FACTOR_ROLES: ReadonlySet<Role> = new Set<Role>([
-  'gain',
-  'selfAlignment',
-  'mechanicalTrail',
-  'pneumaticTrail',
-]);
 
 /** At what a field of such a role usually comes: nothing added, nothing taken away. */
 export function usualNeutral(role: Role, min: number, max: number, value: number | null = null): number {
   // An end point comes at its greatest, an amount at nothing; only an amount begins there.
   if (role === 'saturation') return min > 0 || value === max ? max : min;
-  if (FACTOR_ROLES.has(role) || role === 'strength') {
+  if (FACTORS.has(role) || role === 'strength') {
     if (min <= 100 && max >= 100) return 100;
     return min <= 1 && max >= 1 && max <= 5 ? 1 : max;
   }
@@ -73,12 +68,8 @@ export function fieldsFromPaste(
       neutral: isRanged ? usualNeutral(role, min, max, value) : null,
       unit,
       maps: null,
+      isMeasured: false,
       value,
     };
   });
-}
-
-/** A value on the field's own grid, as near as it goes. */
-export function onGrid(field: DialectField, value: number): number {
-  return gridPoint(field, Math.round((value - field.min) / field.step));
 }

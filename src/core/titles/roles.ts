@@ -83,7 +83,7 @@ export const isResponseRole = (role: Role): boolean =>
 const isOther = (role: Role): role is OtherRole => (OTHER_ROLES as readonly string[]).includes(role);
 
 /** Counted from its neutral, where it is 1. */
-const FACTORS: ReadonlySet<Role> = new Set<Role>([
+export const FACTORS: ReadonlySet<Role> = new Set<Role>([
   'gain',
   'selfAlignment',
   'mechanicalTrail',

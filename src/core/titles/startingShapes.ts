@@ -60,6 +60,7 @@ export function startingFields(shape: Shape, of: 'title' | 'base', page: string)
       neutral,
       unit,
       maps: null,
+      isMeasured: false,
       value: null,
     };
   });

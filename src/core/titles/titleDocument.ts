@@ -1,4 +1,11 @@
-import { SHAPED_AXES, type TitleDocument, type TitleField, type TitlePage } from '../formats/titleJson';
+import {
+  SHAPED_AXES,
+  type ShapedAxis,
+  type TitleDocument,
+  type TitleField,
+  type TitlePage,
+} from '../formats/titleJson';
+import { gridPoint } from '../response/dialect';
 import type { DescribedField } from './describedField';
 import { overlap } from './place';
 import { isScaleKnown, keyFor, roleOf, usualMaps, type Role } from './roles';
@@ -19,27 +26,57 @@ export const isWhole = (field: DescribedField): field is Whole =>
  * @returns `null` as long as a field lacks a number
  */
 export function pagesOf(fields: readonly DescribedField[]): TitlePage[] | null {
+  const whole = fields.filter(isWhole);
+  if (whole.length < fields.length) return null;
+  const keys = keysOf(whole);
   const pages: TitlePage[] = [];
-  const made: { field: DescribedField; key: string }[] = [];
-  for (const field of fields) {
-    if (!isWhole(field)) return null;
-    const taken = new Set(made.filter((one) => overlap(one.field, field)).map(({ key }) => key));
-    const key = keyFor(field.role, taken);
-    made.push({ field, key });
+  for (const [i, field] of whole.entries()) {
     const { layer, axes } = field;
     const path = field.page.trim() || 'Menu';
     const page = pages.find((one) => one.path === path && one.layer === layer);
-    if (!page) pages.push({ path, layer, axes: [...axes], fields: [titleField(field, key)] });
+    const made = titleField(field, keys[i]!);
+    if (!page) pages.push({ path, layer, axes: [...axes], fields: [made] });
     else {
       page.axes = SHAPED_AXES.filter((axis) => page.axes.includes(axis) || axes.includes(axis));
-      page.fields.push(titleField(field, key));
+      page.fields.push(made);
     }
   }
   return pages;
 }
 
+/** The key of each field: its role, counted where one that may stand twice does. */
+function keysOf(fields: readonly DescribedField[]): string[] {
+  const keys: string[] = [];
+  for (const field of fields)
+    keys.push(keyFor(field.role, new Set(keys.filter((_, i) => overlap(fields[i]!, field)))));
+  return keys;
+}
+
+/** A value that a menu stands at, on a control of a layer. */
+interface SaidValue {
+  layer: TitlePage['layer'];
+  axis: ShapedAxis;
+  field: string;
+  to: number;
+}
+
+/**
+ * What was said beside the fields that they stand at, on their own grids, where it is not where they come.
+ * @param has the controls of the rig
+ */
+export function valuesSaid(fields: readonly DescribedField[], has: ReadonlySet<string>): SaidValue[] {
+  const keys = keysOf(fields);
+  return fields.flatMap((field, i) => {
+    const { value, neutral, layer, axes } = field;
+    if (!isWhole(field) || value === null || neutral === null) return [];
+    const to = gridPoint(field, Math.round((value - field.min) / field.step));
+    if (to === neutral) return [];
+    return axes.filter((axis) => has.has(axis)).map((axis) => ({ layer, axis, field: keys[i]!, to }));
+  });
+}
+
 function titleField(field: Whole, key: string): TitleField {
-  const { label, role, min, max, step, neutral, unit, maps, axes } = field;
+  const { label, role, min, max, step, neutral, unit, maps, isMeasured, axes } = field;
   const numbers = { min, max, step, neutral: neutral ?? max };
   return {
     key,
@@ -51,7 +88,7 @@ function titleField(field: Whole, key: string): TitleField {
     maps: maps ?? usualMaps(role, key, numbers),
     axes: [...axes],
     unit,
-    evidence: maps || isScaleKnown(role, unit) ? 'described' : 'assumed',
+    evidence: maps && isMeasured ? 'measured' : maps || isScaleKnown(role, unit) ? 'described' : 'assumed',
   };
 }
 
@@ -73,6 +110,7 @@ export function describedFields({ pages }: TitleDocument): DescribedField[] {
         neutral,
         unit,
         maps: evidence === 'assumed' ? null : maps,
+        isMeasured: evidence === 'measured',
         value: null,
       };
     }),

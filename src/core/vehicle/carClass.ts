@@ -24,6 +24,10 @@ export interface CarClass {
   like: Omit<CarSpec, 'id' | 'name'>;
 }
 
+/** Each of them, as far as it is known. */
+export const knownOfACar = (of: (key: KnownOfACar) => number | null): Record<KnownOfACar, number | null> =>
+  Object.fromEntries(KNOWN_OF_A_CAR.map((key) => [key, of(key)])) as Record<KnownOfACar, number | null>;
+
 /** A car as its driver describes it. */
 export type DescribedCar = { name: string; className: string } & Record<KnownOfACar, number | null>;
 

@@ -7,6 +7,7 @@ import { proofReason, type ProofItem, type ProofResult } from '@/core/axes/proof
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceSource } from '@/devices/source';
 import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
 import { Pebble } from '@/ui/Pebble';
 import { useKeys } from '@/ui/useKeys';
 import type { BookView } from '@/book/model/bookView';
@@ -54,12 +55,7 @@ export function CheckStation({ view }: { view: BookView }) {
                 <Button look="next" disabled={!canStart} onClick={() => setRunning(true)}>
                   Start the check
                 </Button>
-                <Link
-                  href="/seat?do=check"
-                  className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-                >
-                  From the seat
-                </Link>
+                <LinkButton href="/seat?do=check">From the seat</LinkButton>
               </>
             }
           >

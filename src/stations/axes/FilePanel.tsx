@@ -6,6 +6,7 @@ import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { Recording } from '@/core/axes/recording';
 import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import { Button } from '@/ui/Button';
+import { FileInput } from '@/ui/FileInput';
 import { notify } from '@/ui/notices';
 import { readCapture } from '@/workers/readCapture';
 import { sendColumns } from '@/workers/sendColumns';
@@ -28,8 +29,7 @@ export function FilePanel({ axis }: { axis: AxisView }) {
   const [faults, setFaults] = useState<Problem[]>([]);
   const [isBusy, setBusy] = useState(false);
   const replay = useLiveRig((live) => live.replay);
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     setBusy(true);
     setFaults([]);
     setRead(null);
@@ -78,15 +78,7 @@ export function FilePanel({ axis }: { axis: AxisView }) {
             Save the newest capture as CSV
           </a>
         )}
-        <label className="grid gap-1">
-          Analyse a capture file
-          <input
-            type="file"
-            accept=".csv,text/csv"
-            className="w-full text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
-            onChange={(event) => void open(event.target.files?.[0])}
-          />
-        </label>
+        <FileInput label="Analyse a capture file" accept=".csv,text/csv" onFile={(file) => void open(file)} />
         <p role="status">{isBusy ? 'Reading and analysing…' : ''}</p>
         {faults.length > 0 && (
           <div role="alert" className="border-l-4 border-rust pl-3">

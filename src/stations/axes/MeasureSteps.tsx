@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { heldAngles, readAngles } from '@/core/axes/programme';
 import { AXIS_WORDS } from '@/core/axes/axes';
 import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep } from '@/ui/StationPage';
@@ -109,12 +110,7 @@ export function MeasureSteps(props: Props) {
         actions={
           <>
             <Button onClick={onAll}>All axes</Button>
-            <Link
-              href="/seat?do=axes"
-              className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-            >
-              From the seat
-            </Link>
+            <LinkButton href="/seat?do=axes">From the seat</LinkButton>
           </>
         }
       >

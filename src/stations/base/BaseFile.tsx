@@ -7,16 +7,18 @@ import { keepMeasuredBase } from '@/book/write/measuredBase';
 import type { Found } from '@/live/useSpins';
 import { told } from '@/parts/told';
 import { Button } from '@/ui/Button';
+import { FileInput } from '@/ui/FileInput';
 import { notify } from '@/ui/notices';
 import { startBase } from '@/workers/startBase';
 import { FoundFigures } from './FoundFigures';
+
+const LARGEST_MB = 256;
 
 /** A measurement out of a capture file. */
 export function BaseFile({ countsPerDegree }: { countsPerDegree: number | null }) {
   const [found, setFound] = useState<Found>(null);
   const [isBusy, setBusy] = useState(false);
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     setBusy(true);
     const worker = startBase();
     try {
@@ -34,15 +36,12 @@ export function BaseFile({ countsPerDegree }: { countsPerDegree: number | null }
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
         From a capture file
       </summary>
-      <label className="grid gap-1 text-[15px]">
-        With the phases flick and pendulum:grams@millimetres
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="w-full text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
-          onChange={(event) => void open(event.target.files?.[0])}
-        />
-      </label>
+      <FileInput
+        label="With the phases flick and pendulum:grams@millimetres"
+        accept=".csv,text/csv"
+        mostMb={LARGEST_MB}
+        onFile={(file) => void open(file)}
+      />
       <p role="status">{isBusy ? 'Reading and working it out…' : ''}</p>
       {found && !found.ok && (
         <p role="alert" className="border-l-4 border-rust pl-3 text-[15px]">

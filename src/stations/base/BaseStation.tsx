@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import Link from 'next/link';
 import { CAUTIONS } from '@/catalog/cautions';
 import { STRONG_NM } from '@/core/rig/rigSpec';
 import type { MeasuredBase } from '@/core/rig/measuredBase';
@@ -11,6 +10,7 @@ import { wheelScale } from '@/book/judge/measuredBase';
 import { gives, useLiveRig } from '@/live/liveRig';
 import { Facts, restOn } from '@/parts/Facts';
 import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { BEFORE_SPINNING, withHalf } from '@/words/baseByHand';
 import { moment } from '@/words/format';
@@ -53,13 +53,13 @@ export function BaseStation({ view }: { view: BookView }) {
             title={newest ? 'Measure it again' : 'Spin it by hand'}
             actions={
               scale === null ? (
-                <StepLink href="/axes/steering">Measure the steering first</StepLink>
+                <LinkButton href="/axes/steering">Measure the steering first</LinkButton>
               ) : (
                 <>
                   <Button look="next" disabled={!canRead} onClick={() => setRunning(true)}>
                     Begin
                   </Button>
-                  <StepLink href="/seat?do=base">From the seat</StepLink>
+                  <LinkButton href="/seat?do=base">From the seat</LinkButton>
                 </>
               )
             }
@@ -130,17 +130,6 @@ function measuredFinding({ frictionNm, frictionOverInertia }: MeasuredBase): str
   return frictionNm
     ? `Friction ${withHalf(frictionNm, 3)} N·m, measured by hand`
     : `Friction over inertia ${withHalf(frictionOverInertia, 1)} rad/s², measured by hand`;
-}
-
-function StepLink({ href, children }: { href: string; children: string }) {
-  return (
-    <Link
-      href={href}
-      className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-    >
-      {children}
-    </Link>
-  );
 }
 
 function Cautions({ torqueNm }: { torqueNm: number | null }) {

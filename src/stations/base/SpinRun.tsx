@@ -4,18 +4,16 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { describeProblem } from '@/core/problem';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
-import { massFor } from '@/core/identify/baseByHand';
-import { hardwareOf } from '@/core/force/chainOf';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceSource } from '@/devices/source';
 import type { BookView } from '@/book/model/bookView';
-import { keptOf } from '@/book/judge/measuredBase';
+import { keptOf, massOf } from '@/book/judge/measuredBase';
 import { keepMeasuredBase } from '@/book/write/measuredBase';
 import { FLICKS, RELEASES } from '@/live/spinSession';
-import { setPace, useLiveRig } from '@/live/liveRig';
+import { setPace } from '@/live/liveRig';
 import { useSpins } from '@/live/useSpins';
 import { SpinPebbles } from '@/parts/SpinPebbles';
-import { Choice } from '@/parts/SimulatedPanel';
+import { PaceChoice } from '@/parts/PaceChoice';
 import { spinTrace } from '@/parts/spinTrace';
 import { told } from '@/parts/told';
 import { Button } from '@/ui/Button';
@@ -34,15 +32,13 @@ interface Props {
   onEnd(): void;
 }
 
-const PACES = [1, 4, 16];
 const FLICKS_FIRST = 6;
 
 /** A measurement under way at the desk: one prompt, the live angle, what is found so far. */
 export function SpinRun({ view, source, simulated, countsPerDegree, onEnd }: Props) {
   const { status, found, fault, session } = useSpins(source, simulated, countsPerDegree);
   const router = useRouter();
-  const pace = useLiveRig((live) => live.pace);
-  const suggested = useMemo(() => massFor(hardwareOf(view.rig.spec, null).frictionNm), [view.rig.spec]);
+  const suggested = massOf(view);
   const [grams, setGrams] = useState<number | null>(null);
   const [millimetres, setMillimetres] = useState<number | null>(null);
   useEffect(() => () => setPace(1), []);
@@ -145,13 +141,7 @@ export function SpinRun({ view, source, simulated, countsPerDegree, onEnd }: Pro
           {simulated && (
             <fieldset className="py-3">
               <legend className="font-semibold">Simulated hand</legend>
-              <div className="mt-2 flex items-center gap-2" role="group" aria-label="Pace of simulated time">
-                {PACES.map((times) => (
-                  <Choice key={times} isOn={pace === times} onClick={() => setPace(times)}>
-                    {times}×
-                  </Choice>
-                ))}
-              </div>
+              <PaceChoice />
             </fieldset>
           )}
         </>

@@ -7,23 +7,23 @@ import { CAR_CLASSES, carClassById } from '@/catalog/carClasses';
 import { CAR_WORDS } from '@/catalog/ownCar';
 import { describedCarSchema, readOwnCarJson, writeOwnCarJson } from '@/core/formats/ownCarJson';
 import { describeProblem, reasonOf } from '@/core/problem';
-import { steeredCar, COMPARED_AT_MPS, lateralPerDegree } from '@/core/rotation/sensitivity';
-import { hairpinHand } from '@/core/rotation/matchRotation';
-import { KNOWN_OF_A_CAR, rangeOverClass, type DescribedCar, type KnownOfACar } from '@/core/vehicle/carClass';
-import type { CarSpec } from '@/core/vehicle/carSpec';
+import { KNOWN_OF_A_CAR, knownOfACar, type DescribedCar } from '@/core/vehicle/carClass';
 import type { BookView } from '@/book/model/bookView';
 import { hairpinRadius } from '@/book/judge/lock';
+import { hangsOnClass } from '@/book/judge/ownCar';
 import { saveCar } from '@/book/write/titles';
 import { told } from '@/parts/told';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
+import { FileInput } from '@/ui/FileInput';
 import { notify } from '@/ui/notices';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { Table } from '@/ui/Table';
 import { capital } from '@/words/format';
 
+const LARGEST_MB = 2;
 const CLASSES = CAR_CLASSES.map(({ id, name }) => ({ value: id, name }));
 
 /** A car of one's own: a class, and what of it is known; the rest is taken as usual, and said how far that reaches. */
@@ -49,8 +49,7 @@ export function CarForm({
     router.push('/lock');
     router.refresh();
   };
-  const read = async (file: File | undefined) => {
-    if (!file) return;
+  const read = async (file: File) => {
     try {
       const found = readOwnCarJson(await file.text());
       if (found.ok) form.reset(found.value, { keepDefaultValues: true });
@@ -93,15 +92,13 @@ export function CarForm({
             It is opened at once.
           </NextStep>
           <NextStep number={2} title="From a file">
-            <label className="grid gap-1">
-              <span className="sr-only">Open a .car.json</span>
-              <input
-                type="file"
-                accept=".json,application/json"
-                className="w-full text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
-                onChange={(event) => void read(event.target.files?.[0])}
-              />
-            </label>
+            <FileInput
+              label="Open a .car.json"
+              isLabelHidden
+              accept=".json,application/json"
+              mostMb={LARGEST_MB}
+              onFile={(file) => void read(file)}
+            />
           </NextStep>
         </>
       }
@@ -131,54 +128,27 @@ export function CarForm({
 }
 
 function beginning(car: (DescribedCar & { id: string }) | null): DescribedCar {
-  const known = Object.fromEntries(KNOWN_OF_A_CAR.map((key) => [key, car?.[key] ?? null]));
   return {
     name: car?.name ?? '',
     className: car?.className ?? CAR_CLASSES[0]!.id,
-    ...(known as Record<KnownOfACar, number | null>),
+    ...knownOfACar((key) => car?.[key] ?? null),
   };
-}
-
-interface Figure {
-  name: string;
-  unit: string;
-  digits: number;
-  of(car: CarSpec): number;
 }
 
 /** By how much what is said of the car hangs on what is assumed of it. */
 function Depends({ view, car }: { view: BookView; car: DescribedCar }) {
-  const radiusM = hairpinRadius(view.trackId);
-  const figures: Figure[] = [
-    {
-      name: `Hands in the tightest corner, radius ${radiusM.toFixed(0)} m`,
-      unit: '°',
-      digits: 0,
-      of: (one) => {
-        const { wheelbaseM, ratio } = steeredCar(one);
-        return hairpinHand({ radiusM, wheelbaseM, ratio, carDeg: one.lockDeg }).handDeg;
-      },
-    },
-    {
-      name: `A degree of the hands at ${COMPARED_AT_MPS} m/s`,
-      unit: 'm/s²',
-      digits: 2,
-      of: (one) => lateralPerDegree(steeredCar(one), 1, COMPARED_AT_MPS),
-    },
-    { name: 'Bump stop', unit: '°', digits: 0, of: (one) => one.lockDeg },
-  ];
-  const carClass = carClassById(car.className);
   const isSound = describedCarSchema.safeParse({ ...car, name: 'x' }).success;
   if (!isSound) return null;
-  const rows = figures.map(({ name, unit, digits, of }) => {
-    const { value, low, high } = rangeOverClass(car, carClass, of);
-    const text = (x: number) => `${x.toFixed(digits)}${unit === '°' ? '°' : ` ${unit}`}`;
-    return {
-      name,
-      value: text(value),
-      range: low === high ? 'known' : `${low.toFixed(digits)} to ${text(high)}`,
-    };
-  });
+  const rows = hangsOnClass(car, hairpinRadius(view.trackId)).map(
+    ({ name, unit, digits, value, low, high }) => {
+      const text = (x: number) => `${x.toFixed(digits)}${unit === '°' ? '°' : ` ${unit}`}`;
+      return {
+        name,
+        value: text(value),
+        range: low === high ? 'known' : `${low.toFixed(digits)} to ${text(high)}`,
+      };
+    },
+  );
   return (
     <div className="mt-6 max-w-2xl">
       <Table

@@ -29,6 +29,8 @@ function Tabs({ view, subject, things, id }: Props) {
     car: 'A car',
     base: `The ${view.rig.name}’s base`,
   };
+  // An id that is none of one's own begins something new.
+  const isAnew = subject === 'car' ? things.car !== null : things.title !== null;
   const own = subject === 'title' ? things.titles : subject === 'car' ? things.cars : [];
   const tab = (href: string, name: string, isHere: boolean) => (
     <Link
@@ -42,9 +44,7 @@ function Tabs({ view, subject, things, id }: Props) {
   );
   return (
     <nav aria-label="What is described" className="mb-3 flex flex-wrap gap-x-4 border-b border-line">
-      {SUBJECTS.map((one) =>
-        tab(`/translate/describe?of=${one}`, names[one], one === subject && id === null),
-      )}
+      {SUBJECTS.map((one) => tab(`/translate/describe?of=${one}`, names[one], one === subject && !isAnew))}
       {own.length > 0 && <span className="ml-auto flex items-center text-sm text-muted">Anew:</span>}
       {own.map((one) => tab(`/translate/describe?of=${subject}&id=${one.id}`, one.name, one.id === id))}
     </nav>

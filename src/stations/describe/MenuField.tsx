@@ -146,7 +146,10 @@ export function MenuField({ form, of, index, onRemove }: Props) {
           <FormText control={control} name={`fields.${index}.unit`} label="Unit" isStacked most={12} />
           <Meaning
             field={field}
-            onSay={(maps) => setValue(`fields.${index}.maps`, maps, { shouldDirty: true })}
+            onSay={(maps) => {
+              setValue(`fields.${index}.maps`, maps, { shouldDirty: true });
+              setValue(`fields.${index}.isMeasured`, false);
+            }}
           />
           {isResponseRole(field.role) && <Probe form={form} index={index} field={field} />}
           <div className="col-span-full">

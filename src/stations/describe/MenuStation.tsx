@@ -7,9 +7,8 @@ import { writeDialectJson } from '@/core/formats/dialectJson';
 import { fieldsOn, writeTitleJson, type TitleDocument } from '@/core/formats/titleJson';
 import { isForceField } from '@/core/force/forceParameters';
 import type { DescribedField } from '@/core/titles/describedField';
-import { onGrid } from '@/core/titles/describedField';
 import { placed } from '@/core/titles/place';
-import { pagesOf } from '@/core/titles/titleDocument';
+import { isWhole, valuesSaid } from '@/core/titles/titleDocument';
 import type { BookView } from '@/book/model/bookView';
 import type { DescribedThings } from '@/book/model/describedThings';
 import { applyChanges } from '@/book/write/settings';
@@ -284,6 +283,7 @@ function rotationOf(view: BookView): DescribedField[] {
       ...numbers,
       unit: '°',
       maps: null,
+      isMeasured: false,
       value: null,
     },
   ];
@@ -297,14 +297,7 @@ function finding(view: BookView, of: 'title' | 'base', name: string): string {
 function missing({ name, fields }: MenuForm): string {
   if (name.trim() === '') return 'Its name, first of all.';
   if (fields.length === 0) return 'Its fields: paste the menu, begin with a shape, or copy a title.';
-  const open = fields.filter(
-    ({ label, min, max, step, neutral, role }) =>
-      label.trim() === '' ||
-      min === null ||
-      max === null ||
-      step === null ||
-      (neutral === null && role !== 'lock'),
-  );
+  const open = fields.filter((field) => !isWhole(field));
   return open.length > 0
     ? `Numbers of: ${open.map(({ label }) => label || 'a field without a name').join(', ')}.`
     : '';
@@ -321,24 +314,11 @@ async function keepTitle(
   if (!document) return false;
   const reply = await saveTitle({ document, opens: true, ...(replaces ? { replaces } : {}) });
   if (!told(reply, `${description.name} can be chosen as a title now`)) return false;
-  const changes = valuesSaid(description, view);
+  const has = new Set<string>(view.axes.map(({ axis }) => axis));
+  const changes = valuesSaid(description.fields, has).map((said) => ({
+    ...said,
+    why: 'As it stood when the title was described.',
+  }));
   if (changes.length > 0) told(await applyChanges(changes));
   return true;
-}
-
-/** Values that stand on the menu now, as changes: what was said beside the fields. */
-function valuesSaid({ fields }: MenuForm, view: BookView) {
-  const said = fields.filter(({ value, neutral }) => value !== null && value !== neutral);
-  const made =
-    pagesOf(fields)?.flatMap((page) => page.fields.map((field) => ({ ...field, layer: page.layer }))) ?? [];
-  const has = new Set<string>(view.axes.map(({ axis }) => axis));
-  return said.flatMap(({ label, value }) => {
-    const field = made.find((one) => one.label === label.trim());
-    if (!field || value === null || field.neutral === null) return [];
-    const { key, layer, axes, neutral } = field;
-    const to = onGrid({ ...field, neutral }, value);
-    return axes
-      .filter((axis) => has.has(axis))
-      .map((axis) => ({ layer, axis, field: key, to, why: 'As it stood when the title was described.' }));
-  });
 }

@@ -7,6 +7,7 @@ import { fieldsFromPaste, type DescribedField } from '@/core/titles/describedFie
 import { readPastedMenu } from '@/core/titles/pastedMenu';
 import { SHAPES, startingFields } from '@/core/titles/startingShapes';
 import { Button } from '@/ui/Button';
+import { FileInput } from '@/ui/FileInput';
 import { notify } from '@/ui/notices';
 
 interface Props {
@@ -20,7 +21,7 @@ interface Props {
   onTitle(document: TitleDocument): void;
 }
 
-const LARGEST_FILE = 2 * 1024 * 1024;
+const LARGEST_MB = 2;
 
 /** The quick ways to a list of fields: a usual shape, lines from a menu, a file, a title that is much alike. */
 export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props) {
@@ -45,10 +46,8 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props
       notify(`${found.name} was not copied: ${reasonOf(error)}`, 'fault');
     }
   };
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     try {
-      if (file.size > LARGEST_FILE) throw new Error('it is larger than any title');
       const read = readTitleJson(await file.text());
       setProblems(read.ok ? [] : read.problems);
       if (read.ok) onTitle(read.value);
@@ -109,15 +108,12 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props
                 ))}
               </select>
             </label>
-            <label className="grid gap-0.5 text-sm">
-              <span className="text-muted">or open a .title.json</span>
-              <input
-                type="file"
-                accept=".json,application/json"
-                className="text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
-                onChange={(event) => void open(event.target.files?.[0])}
-              />
-            </label>
+            <FileInput
+              label="or open a .title.json"
+              accept=".json,application/json"
+              mostMb={LARGEST_MB}
+              onFile={(file) => void open(file)}
+            />
           </div>
         )}
         {problems.length > 0 && (

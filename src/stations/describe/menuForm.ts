@@ -7,7 +7,7 @@ import type { DescribedField } from '@/core/titles/describedField';
 import { overlap, placed } from '@/core/titles/place';
 import { keyFor, OTHER_ROLES, roleOf, usualMaps, type Role } from '@/core/titles/roles';
 import { MOST_FIELDS } from '@/core/titles/pastedMenu';
-import type { ShapedAxis, TitleDocument } from '@/core/formats/titleJson';
+import { PLAIN_TRAITS, type ShapedAxis, type TitleDocument } from '@/core/formats/titleJson';
 import type { BaseProgram } from '@/core/rig/rigSpec';
 import type { AxisName } from '@/core/axes/axes';
 import { line } from '@/core/text/line';
@@ -28,6 +28,7 @@ const fieldSchema = z.strictObject({
   neutral: asked,
   unit: line(12),
   maps: z.custom<FieldMap | null>(),
+  isMeasured: z.boolean(),
   value: asked,
   /** The field's value while it was read, and what was displayed at each input, per cent. */
   probe: asked,
@@ -89,6 +90,7 @@ export const emptyField = (page: string): MenuFieldForm =>
     neutral: 0,
     unit: '',
     maps: null,
+    isMeasured: false,
     value: null,
   });
 
@@ -125,7 +127,8 @@ export function meaning(field: MenuFieldForm): { maps: FieldMap; how: 'probed' |
 function settled(fields: readonly MenuFieldForm[]): DescribedField[] {
   return fields.map(({ probe: _, shown: __, ...field }, i) => {
     const known = meaning(fields[i]!);
-    return { ...field, maps: known && known.how !== 'usual' ? known.maps : null };
+    const maps = known && known.how !== 'usual' ? known.maps : null;
+    return { ...field, maps, isMeasured: known?.how === 'probed' || (maps !== null && field.isMeasured) };
   });
 }
 
@@ -134,12 +137,7 @@ export function titleOf(form: MenuForm, before: TitleDocument | null): TitleDocu
   const pages = pagesOf(settled(form.fields));
   if (!pages) return null;
   const { name, rotation, forceHz } = form;
-  const traits = before?.traits ?? {
-    ownProgram: 'either' as const,
-    mode: 'plain',
-    bindsInOwnPreset: false,
-    quickSweep: false,
-  };
+  const traits = before?.traits ?? PLAIN_TRAITS;
   const origin = before?.origin ?? 'described from its menus';
   return {
     name,
@@ -188,6 +186,7 @@ export function programFields({ name, steering, fields }: BaseProgram): Describe
       neutral: field.neutral,
       unit: field.unit ?? '',
       maps: field.evidence === 'assumed' ? null : field.maps,
+      isMeasured: field.evidence === 'measured',
       value: null,
     });
   return [...steering.map(of('wheel')), ...fields.map(of('pedals'))];

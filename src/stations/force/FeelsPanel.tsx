@@ -9,6 +9,7 @@ import { decimalsOf } from '@/core/response/dialect';
 import { menuField } from '@/core/settings/menus';
 import { keyText } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { NextStep } from '@/ui/StationPage';
@@ -72,14 +73,7 @@ export function FeelsStep() {
     <NextStep
       number={1}
       title="One change, then drive"
-      actions={
-        <Link
-          href="/ride"
-          className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-        >
-          To the ride
-        </Link>
-      }
+      actions={<LinkButton href="/ride">To the ride</LinkButton>}
     >
       Apply the change of the strongest cause, ride, and ask again. What takes away goes before what adds; the
       rest waits.

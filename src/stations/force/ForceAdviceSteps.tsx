@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { changeAsked, proposalId, type Proposal } from '@/core/settings/proposal';
 import { adviceInOrder } from '@/core/force/forceAdvice';
 import { isDescribed } from '@/core/force/chainOf';
@@ -10,6 +9,7 @@ import { keyText } from '@/core/settings/setting';
 import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
+import { LinkButton } from '@/ui/LinkButton';
 import { NextStep } from '@/ui/StationPage';
 import { AskAgain } from '@/parts/AskAgain';
 import { decline } from '@/book/write/declined';
@@ -45,7 +45,7 @@ export function ForceAdviceSteps({
         <NextStep
           number={1}
           title="What base is it?"
-          actions={<StepLink href="/rig">Write it down</StepLink>}
+          actions={<LinkButton href="/rig">Write it down</LinkButton>}
         >
           Its drive and its rated torque, from the maker’s page: until then all of this is of a usual base.
         </NextStep>
@@ -56,8 +56,8 @@ export function ForceAdviceSteps({
           title={`How strong is the force of the ${view.names.car} here?`}
           actions={
             <>
-              <StepLink href="/ride">Bring in a log</StepLink>
-              <StepLink href={`/translate/describe?of=car&id=${view.car.id}`}>Describe the car</StepLink>
+              <LinkButton href="/ride">Bring in a log</LinkButton>
+              <LinkButton href={`/translate/describe?of=car&id=${view.car.id}`}>Describe the car</LinkButton>
             </>
           }
         >
@@ -84,7 +84,7 @@ export function ForceAdviceSteps({
         <NextStep
           number={first + shown.length + 1}
           title={`${least.field.label}, found on the rig`}
-          actions={<StepLink href="/seat?do=minimum-force">From the seat</StepLink>}
+          actions={<LinkButton href="/seat?do=minimum-force">From the seat</LinkButton>}
         >
           A slow roll, hands off: a few answers by paddle find the greatest value that stays still.
         </NextStep>
@@ -93,7 +93,7 @@ export function ForceAdviceSteps({
         <NextStep
           number={last + 1}
           title="The base, measured by hand"
-          actions={<StepLink href="/base">Measure it</StepLink>}
+          actions={<LinkButton href="/base">Measure it</LinkButton>}
         >
           Its friction and inertia are taken{' '}
           {isDescribed(view.rig.spec) ? 'as written down or usual' : 'as usual'}; a few spins tell. Nothing is
@@ -103,17 +103,6 @@ export function ForceAdviceSteps({
       <AskAgain declined={view.declined} />
       <SchoolStep number={last + (isMeasured ? 1 : 2)} schools={view.schools} />
     </>
-  );
-}
-
-function StepLink({ href, children }: { href: string; children: string }) {
-  return (
-    <Link
-      href={href}
-      className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-    >
-      {children}
-    </Link>
   );
 }
 

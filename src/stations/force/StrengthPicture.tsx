@@ -114,7 +114,7 @@ export function RideChoice({
   const choose = async (ride: RideLine) => {
     const at = `/api/rides/settings?id=${encodeURIComponent(ride.id)}`;
     const settings = await fetchJson<SettingValues>(at);
-    onChoose({ id: ride.id, settings, url: fileOf(ride.id) });
+    onChoose({ id: ride.id, isSimulated: ride.importedFrom === null, settings, url: fileOf(ride.id) });
   };
   if (rides.length === 0) return null;
   return (

@@ -1,14 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
 import { useDraftSettings } from '@/parts/useDraftSettings';
+import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { OtherSliders } from './ForceSliders';
-
-const LINK =
-  'inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised';
 
 /** A title of which nobody described the force: no figure at all, and the shortest ways to one. */
 export function UnknownForce({ view }: { view: BookView }) {
@@ -25,9 +22,7 @@ export function UnknownForce({ view }: { view: BookView }) {
             number={1}
             title={`Describe the force of ${title}`}
             actions={
-              <Link className={LINK} href={`/translate/describe?of=title&id=${view.title.id}`}>
-                Describe it
-              </Link>
+              <LinkButton href={`/translate/describe?of=title&id=${view.title.id}`}>Describe it</LinkButton>
             }
           >
             Its gain, with its range and where it comes; minimum force, damper and effects where it has them.
@@ -36,22 +31,14 @@ export function UnknownForce({ view }: { view: BookView }) {
           <NextStep
             number={2}
             title="Or log it"
-            actions={
-              <Link className={LINK} href="/ride">
-                Bring in a log
-              </Link>
-            }
+            actions={<LinkButton href="/ride">Bring in a log</LinkButton>}
           >
             A log with the force signal tells its clipping and the gain that suits it, whatever the title.
           </NextStep>
           <NextStep
             number={3}
             title="The base, measured by hand"
-            actions={
-              <Link className={LINK} href="/base">
-                Measure it
-              </Link>
-            }
+            actions={<LinkButton href="/base">Measure it</LinkButton>}
           >
             Friction and inertia are the base’s own and need no title.
           </NextStep>

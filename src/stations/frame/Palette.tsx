@@ -99,6 +99,11 @@ export function Palette({
     },
     {
       group: 'Settings',
+      name: 'Describe a car of your own',
+      run: () => go('/translate/describe?of=car'),
+    },
+    {
+      group: 'Settings',
       name: 'Describe the base of this rig',
       run: () => go('/translate/describe?of=base'),
     },

@@ -7,6 +7,7 @@ import { isSettled, preflight, type ItemState } from '@/core/ready/preflight';
 import { findingOf } from '@/book/judge/road/roadHealth';
 import { isStrong } from '@/core/rig/rigSpec';
 import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -51,12 +52,7 @@ export function ReadyStation({ view }: { view: BookView }) {
             >
               I changed cables or fixings
             </Button>
-            <Link
-              href="/seat?do=ready"
-              className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-            >
-              From the seat
-            </Link>
+            <LinkButton href="/seat?do=ready">From the seat</LinkButton>
           </div>
         </>
       }

@@ -6,6 +6,7 @@ import type { ColumnMatch } from '@/core/import/matchColumns';
 import { LONGEST_ROAD } from '@/core/rides/road';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
+import { FileInput } from '@/ui/FileInput';
 import { NextStep } from '@/ui/StationPage';
 import { Table } from '@/ui/Table';
 import type { Importing, useImport } from './useImport';
@@ -17,20 +18,13 @@ export function ImportStep({ number, log }: { number: number; log: Import }) {
   return (
     <NextStep number={number} title="A log from elsewhere">
       Any CSV of a ride: its shape is found, shown, and yours to correct before anything is kept.
-      <label className="mt-2 grid gap-1">
-        <span className="sr-only">Log to take in</span>
-        <input
-          type="file"
-          accept=".csv,.tsv,.txt,text/csv"
-          disabled={log.isBusy}
-          className="w-full text-sm file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-lg file:border file:border-line file:bg-ground file:px-3 file:text-ink"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void log.open(file);
-          }}
-        />
-      </label>
+      <FileInput
+        label="Log to take in"
+        isLabelHidden
+        accept=".csv,.tsv,.txt,text/csv"
+        isDisabled={log.isBusy}
+        onFile={(file) => void log.open(file)}
+      />
       <p role="status">{log.isBusy ? 'Reading…' : ''}</p>
       {log.faults.length > 0 && (
         <div role="alert" className="mt-2 border-l-4 border-rust pl-3 text-ink">

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -9,6 +8,7 @@ import { describedRig, rigForm, rigFormSchema } from '@/core/rig/rigForm';
 import { DRIVES, SENSORS } from '@/core/rig/rigSpec';
 import { CAUTIONS } from '@/catalog/cautions';
 import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
 import { TextField } from '@/ui/fields';
 import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
 import type { BookView } from '@/book/model/bookView';
@@ -72,14 +72,7 @@ export function RigStation({ view }: { view: BookView }) {
           <NextStep
             number={2}
             title="Friction and inertia, measured"
-            actions={
-              <Link
-                href="/base"
-                className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-              >
-                Measure the base by hand
-              </Link>
-            }
+            actions={<LinkButton href="/base">Measure the base by hand</LinkButton>}
           >
             {view.rig.spec.base.measured.length > 0
               ? 'Measured: what is foretold of the rim rests on it, and no more on what is written here.'

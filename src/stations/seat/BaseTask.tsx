@@ -3,10 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { describeProblem } from '@/core/problem';
-import { massFor } from '@/core/identify/baseByHand';
-import { hardwareOf } from '@/core/force/chainOf';
 import type { DeviceSource } from '@/devices/source';
-import { keptOf, wheelScale } from '@/book/judge/measuredBase';
+import { keptOf, massOf, wheelScale } from '@/book/judge/measuredBase';
 import { keepMeasuredBase } from '@/book/write/measuredBase';
 import { FLICKS, RELEASES, type Mass } from '@/live/spinSession';
 import { gives, useLiveRig } from '@/live/liveRig';
@@ -65,7 +63,7 @@ function Spinning({
   const { status, found, session } = useSpins(source, simulated, countsPerDegree);
   const [isHung, setHung] = useState(false);
   const [isBusy, setBusy] = useState(false);
-  const mass: Mass = useMemo(() => massFor(hardwareOf(view.rig.spec, null).frictionNm), [view.rig.spec]);
+  const mass: Mass = massOf(view);
   const isOver = status !== null && status.step === null;
   const asks: Asks = !isOver ? 'spins' : isHung ? 'keep' : 'mass';
   const counted = status ? status.flicks + status.releases : 0;
@@ -83,7 +81,9 @@ function Spinning({
     source,
     taught.meaning,
     (answer) => {
-      if (asks === 'mass') {
+      if (asks === 'spins') {
+        if (answer === 'no') session?.enough();
+      } else if (asks === 'mass') {
         setHung(true);
         if (answer === 'yes') session?.hang(mass);
       } else if (asks === 'keep') {
@@ -132,7 +132,9 @@ function Spinning({
       isFault={status.isGone}
       leaveTo="/base"
       answers={
-        asks === 'spins' ? undefined : (
+        asks === 'spins' ? (
+          <AnswerWords taught={taught} yes={null} no="that is enough" holds={false} />
+        ) : (
           <AnswerWords
             taught={taught}
             yes={asks === 'mass' ? 'it is on' : found?.ok ? 'keep it' : 'leave it'}

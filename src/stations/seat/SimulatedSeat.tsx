@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import { setPace, useLiveRig } from '@/live/liveRig';
-import { Choice } from '@/parts/SimulatedPanel';
+import { Choice } from '@/parts/Choice';
 
 const SPEEDS = [1, 4, 16];
 const YES = 0;

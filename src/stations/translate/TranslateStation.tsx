@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { AxisName } from '@/core/axes/axes';
 import { describeProblem, type Problem } from '@/core/problem';
@@ -17,6 +16,7 @@ import { NumberField, SelectField } from '@/ui/fields';
 import type { BookView } from '@/book/model/bookView';
 import { CarriedList } from '@/parts/CarriedList';
 import { hardwareOf } from '@/book/judge/hardware';
+import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { FileStep, PackHead } from './ProfileFile';
 import { TranslatedCurve } from './TranslatedCurve';
@@ -106,14 +106,7 @@ export function TranslateStation({ view, sources }: { view: BookView; sources: D
           <NextStep
             number={3}
             title="A title or base that is not in the list"
-            actions={
-              <Link
-                href="/translate/describe"
-                className="inline-flex min-h-11 items-center rounded-lg border border-line px-4 text-[15px] font-medium hover:bg-raised"
-              >
-                Describe it
-              </Link>
-            }
+            actions={<LinkButton href="/translate/describe">Describe it</LinkButton>}
           >
             Three minutes at its menus: what it shows at neutral, at the ends, and at three known inputs.
           </NextStep>
