@@ -8,6 +8,7 @@ import {
 } from '@/core/formats/titleJson';
 import type { Dialect } from '@/core/response/dialect';
 import type { CarSpec } from '@/core/vehicle/carSpec';
+import type { TrackSpec } from '@/core/vehicle/track';
 import { CARS } from './cars';
 import type { AxisDialects, CarMenu } from './dialects';
 import { TITLES, type Title } from './titles';
@@ -25,14 +26,18 @@ export const ownTitleId = (id: string) => `${OWN}${id}`;
 const USUAL_FORCE_HZ = 100;
 
 /** An own title as the rest of the software knows titles. Where it does not name its cars and roads, every known one is driven. */
-export function titleFromOwn(own: OwnTitle, ownCars: readonly CarSpec[] = []): Title {
+export function titleFromOwn(
+  own: OwnTitle,
+  ownCars: readonly CarSpec[] = [],
+  ownRoads: readonly TrackSpec[] = [],
+): Title {
   const { id, name, about, rotation, forceHz, traits, pages, cars, tracks } = own;
   return {
     id: ownTitleId(id),
     name,
     about: about || 'described by yourself',
     carIds: cars ? [...cars, ...ownCars.map((car) => car.id)] : [...ownCars, ...CARS].map((car) => car.id),
-    trackIds: tracks ?? TRACKS.map((track) => track.id),
+    trackIds: [...(tracks ?? TRACKS.map((track) => track.id)), ...ownRoads.map((road) => road.id)],
     dialects: dialectsOf(own),
     carMenu: carMenuOf(own),
     pages: pages.map(({ path, layer, axes, fields }) => ({
@@ -123,16 +128,26 @@ function pageDocument(
   return made.length === 0 ? [] : [{ path, layer, axes: shaped, fields: made }];
 }
 
-/** Titles of the catalogue and the driver's own, and every car that is known. */
+/** Titles of the catalogue and the driver's own, and every car and road that is known. */
 export class Titles {
   readonly all: readonly Title[];
   readonly cars: readonly CarSpec[];
-  constructor(own: readonly OwnTitle[], ownCars: readonly CarSpec[] = []) {
+  readonly tracks: readonly TrackSpec[];
+  constructor(
+    own: readonly OwnTitle[],
+    ownCars: readonly CarSpec[] = [],
+    ownRoads: readonly TrackSpec[] = [],
+  ) {
     this.cars = [...ownCars, ...CARS];
-    const mine = ownCars.map(({ id }) => id);
-    // One's own cars may be driven in any title.
-    const builtIn = TITLES.map((title) => ({ ...title, carIds: [...title.carIds, ...mine] }));
-    this.all = [...builtIn, ...own.map((one) => titleFromOwn(one, ownCars))];
+    this.tracks = [...ownRoads, ...TRACKS];
+    const [cars, roads] = [ownCars, ownRoads].map((mine) => mine.map(({ id }) => id));
+    // One's own cars and roads may be driven in any title.
+    const builtIn = TITLES.map((title) => ({
+      ...title,
+      carIds: [...title.carIds, ...cars!],
+      trackIds: [...title.trackIds, ...roads!],
+    }));
+    this.all = [...builtIn, ...own.map((one) => titleFromOwn(one, ownCars, ownRoads))];
   }
   /** The title of an id; the first of the catalogue where it was taken out of the book. */
   byId(id: string): Title {
@@ -141,6 +156,10 @@ export class Titles {
   /** The car of an id; the first of the catalogue where it was taken out of the book. */
   car(id: string): CarSpec {
     return this.cars.find((car) => car.id === id) ?? CARS[0]!;
+  }
+  /** The road of an id; the first of the catalogue where it was taken out of the book. */
+  track(id: string): TrackSpec {
+    return this.tracks.find((track) => track.id === id) ?? TRACKS[0]!;
   }
   /**
    * A car as it is driven in a title. What the catalogue writes of a full scale holds in its own titles: in one of the driver's

@@ -202,6 +202,16 @@ it('ride writes a log that measure reads back with the same laps, and its force 
   const measured = pebble('measure', out, '--json').json() as { laps: unknown[] };
   expect(measured.laps).toEqual((rode.json() as { laps: unknown[] }).laps);
   expect(readFileSync(out, 'utf8')).toMatch(/^# source: simulated/);
+  const own = join(folder, 'own.track.json');
+  const { code, json } = pebble('road', out, '--name', 'The same again', '--out', own, '--json');
+  expect(code).toBe(0);
+  expect(json()).toMatchObject({ source: 'position', closed: true, laps: 1 });
+  expect((json().lengthM as number) / 3402).toBeCloseTo(1, 1);
+  // What was read can be driven: the file is one of ours.
+  const again = pebble('feel', profileFile, '--car', 'marl-850', '--track', own, '--complaint', 'nowhere');
+  expect(again.err).not.toMatch(/own.track.json/);
+  expect(pebble('road', out, '--by', 'steering').err).toMatch(/Name the car/);
+  expect(pebble('road', out, '--by', 'magic')).toMatchObject({ code: 2 });
   const clipped = pebble('clipping', out, '--json').json() as { p99: number; gainKeepEveryPeak: number };
   expect(clipped.p99).toBeGreaterThan(0.5);
   expect(clipped.gainKeepEveryPeak).toBeLessThan(2);

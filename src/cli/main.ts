@@ -13,6 +13,7 @@ import { history } from './history';
 import { measure } from './measure';
 import { response } from './response';
 import { ride } from './ride';
+import { road } from './road';
 import { rotation } from './rotation';
 import { steering } from './steering';
 import { translateCommand } from './translate';
@@ -36,6 +37,7 @@ const COMMANDS: readonly Command[] = [
   cars,
   feel,
   ride,
+  road,
   measure,
   verdict,
 ];

@@ -1,4 +1,5 @@
 import { carFromOwn } from '@/catalog/ownCar';
+import { roadFromOwn } from '@/catalog/ownRoad';
 import { menusFor } from '@/catalog/menusFor';
 import { Titles } from '@/catalog/ownTitle';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
@@ -6,6 +7,7 @@ import { AXIS_NAMES } from '@/core/axes/axes';
 import { captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import { factKind } from '@/core/formats/factKinds';
 import { readTitleDocument } from '@/core/formats/titleJson';
+import { trackFaults } from '@/core/formats/trackJson';
 import type { Problem } from '@/core/problem';
 import { plainRig, type RigSpec } from '@/core/rig/rigSpec';
 import { wrongTogether, wrongValue, type Menus } from '@/core/settings/menus';
@@ -106,9 +108,11 @@ function judgePlaces(book: BookDocument, say: Say): void {
   const rigs = new Set(book.rigs.map(({ id }) => id));
   const titles = titlesOf(book);
   book.ownDialects.forEach(({ kind, document }, i) => {
+    const where = `ownDialects[${i}]`;
+    if (kind === 'track') for (const { message } of trackFaults(document)) say('bad-road', message, where);
     if (kind !== 'title') return;
     const read = readTitleDocument(document);
-    if (!read.ok) say('bad-title', read.problems[0]!.message, `ownDialects[${i}]`);
+    if (!read.ok) say('bad-title', read.problems[0]!.message, where);
   });
   book.rigs.forEach(({ spec }, i) => {
     const { device } = spec;
@@ -145,6 +149,9 @@ const titlesOf = ({ ownDialects }: BookDocument) =>
   new Titles(
     ownDialects.flatMap((one) => (one.kind === 'title' ? [{ id: one.id, ...one.document }] : [])),
     ownDialects.flatMap((one) => (one.kind === 'car' ? [carFromOwn({ id: one.id, ...one.document })] : [])),
+    ownDialects.flatMap((one) =>
+      one.kind === 'track' ? [roadFromOwn({ id: one.id, ...one.document })] : [],
+    ),
   );
 
 /** A rig with every axis: what a title's menus are, whatever the rig at hand has. */

@@ -143,13 +143,13 @@ export const combinations = pgTable(
   (table) => [primaryKey({ columns: [table.rigId, table.titleId, table.carId, table.driver, table.branch] })],
 );
 
-/** Titles and bases that the driver described, beyond those of the catalogue. */
+/** Titles, cars and roads that the driver described, beyond those of the catalogue. */
 export const ownDialects = pgTable('own_dialects', {
   id: text('id').primaryKey(),
-  /** `title` or `base`. */
+  /** `title`, `car` or `track`. */
   kind: text('kind').notNull(),
   at: moment('at'),
-  /** Name, and the dialects of its axes. */
+  /** As its file has it. */
   document: jsonb('document').notNull(),
 });
 

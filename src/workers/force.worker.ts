@@ -14,10 +14,8 @@ import type {
 } from '@/core/force/forceReport';
 import type { ForceSchools } from '@/core/force/forceSchools';
 import { heardForce } from '@/core/force/sound';
-import { readRideCsv } from '@/core/formats/rideCsv';
-import { describeProblem } from '@/core/problem';
-import type { RideLog } from '@/core/rides/rideLog';
 import type { RidePlan, RideProgress } from '@/core/vehicle/simulateRide';
+import { logOf } from './rideLogs';
 
 /** The ride that was driven last; every question about settings is answered over it. */
 let questions: ForceQuestions | null = null;
@@ -25,24 +23,6 @@ let questions: ForceQuestions | null = null;
 function asked(): ForceQuestions {
   if (!questions) throw new Error('nothing was driven yet');
   return questions;
-}
-
-/** Rides of the book that were read, by where they lie. */
-const logs = new Map<string, Promise<RideLog>>();
-
-function logOf(url: string): Promise<RideLog> {
-  const reading = logs.get(url) ?? readLog(url);
-  logs.set(url, reading);
-  reading.catch(() => logs.delete(url));
-  return reading;
-}
-
-async function readLog(url: string): Promise<RideLog> {
-  const answer = await fetch(url);
-  if (!answer.ok) throw new Error(`the ride could not be read (${answer.status})`);
-  const read = readRideCsv(await answer.text());
-  if (!read.ok) throw new Error(read.problems.map(describeProblem).join(' '));
-  return read.value;
 }
 
 const api = {

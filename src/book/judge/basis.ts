@@ -9,7 +9,10 @@ import type { AxisView } from '../model/axisView';
 import type { BookView } from '../model/bookView';
 import type { NewestRide } from '../model/rideView';
 
-type Facts = Pick<BookView, 'rig' | 'menus' | 'settings' | 'origins' | 'rotation' | 'car' | 'title'> & {
+type Facts = Pick<
+  BookView,
+  'rig' | 'menus' | 'settings' | 'origins' | 'rotation' | 'car' | 'title' | 'track'
+> & {
   axes: readonly Pick<AxisView, 'axis' | 'name' | 'capture'>[];
 };
 
@@ -25,7 +28,7 @@ export function isSetSince({ axes, menus, origins }: Pick<Facts, 'axes' | 'menus
 }
 
 /** What the base turns, and how that is known: measured lock to lock, set or written down by its owner, or usual. */
-export function rotationInput(facts: Omit<Facts, 'car' | 'title'>): Input {
+export function rotationInput(facts: Omit<Facts, 'car' | 'title' | 'track'>): Input {
   const { axes, rig, menus, settings, rotation } = facts;
   const analysis = captured(axes, 'steering');
   const measured = analysis?.axis === 'steering' && analysis.rotationDeg !== null && !isSetSince(facts);
@@ -52,6 +55,12 @@ function footInput({ axes }: Pick<Facts, 'axes'>): Input {
     evidence: isMeasured ? 'measured' : 'assumed',
   };
 }
+
+/** How the road is known: from rides on it, or as it is laid. */
+const roadInput = ({ track }: Pick<Facts, 'track'>): Input => ({
+  says: track.course ? `${track.name} as it was driven` : `${track.name} as it is laid`,
+  evidence: track.course?.corners.some(({ plusMinusM }) => plusMinusM !== 0) ? 'measured' : 'described',
+});
 
 /** What a prediction of a let-go rim rests on, of the base alone. */
 export const calmBasis = (spec: RigSpec): Basis => basisOn(...Object.values(hardwareInputs(spec)));
@@ -90,7 +99,7 @@ export function basisOf(facts: Facts) {
     hand: basisOn({ says: `spins of the ${rig.name} by hand`, evidence: 'measured' }, steering),
     response: basisOn(...menus, settings),
     rotation: basisOn(steering, ...menus, settings),
-    hairpin: basisOn(steering, ...ofCar, settings),
+    hairpin: basisOn(steering, ...ofCar, settings, roadInput(facts)),
     signal: basisOn(...signal),
     torque: basisOn(...signal, hardware.torque, hardware.scales),
     lost: basisOn(...signal, hardware.torque, hardware.friction),

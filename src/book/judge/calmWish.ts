@@ -1,4 +1,3 @@
-import { trackById } from '@/catalog/find';
 import { responseParameterOf } from '@/core/response/dialect';
 import { settingAt, type CalmSetting, type CalmWish } from '@/core/rotation/calmCentre';
 import { degreesField, responseLayers } from '@/core/settings/menus';
@@ -7,7 +6,7 @@ import { wheelbaseOf } from '@/core/vehicle/carSpec';
 import { tightestRadius } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
 
-type CalmView = Pick<BookView, 'menus' | 'rotation' | 'car' | 'settings' | 'trackId'>;
+type CalmView = Pick<BookView, 'menus' | 'rotation' | 'car' | 'settings' | 'track'>;
 
 /** What the guide to a calmer centre may move here; `null` where base or title cannot be set. */
 export function calmWish(view: CalmView): CalmWish | null {
@@ -27,7 +26,7 @@ export function calmWish(view: CalmView): CalmWish | null {
     isStretch: rotation.isStretch,
     carDeg: rotation.carDeg,
     ratio: car.steeringRatio,
-    hairpin: { radiusM: tightestRadius(trackById(view.trackId)), wheelbaseM: wheelbaseOf(car) },
+    hairpin: { radiusM: tightestRadius(view.track), wheelbaseM: wheelbaseOf(car) },
   };
 }
 

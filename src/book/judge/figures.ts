@@ -32,6 +32,7 @@ export const FIGURES: Record<string, FigureKind> = {
   'Base: friction, damping and inertia measured by hand': 'hand',
   'Base: share of the greatest force that friction takes': 'calm',
   'Describe: what hangs on what is assumed of a car': 'hairpin',
+  'Describe: length, corners and radii of a road that was driven': 'ride',
   'Force: causes of a feeling': 'calm',
   'Ride: laps and driving measures': 'ride',
   'Ride: clipping of the newest ride, and the gains that suit it': 'ride',

@@ -1,4 +1,4 @@
-import { carById, simulatedRigById, titleById } from '@/catalog/find';
+import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
 import type { RigSpec } from '@/core/rig/rigSpec';
@@ -30,7 +30,7 @@ const viewOf = (settings: SettingValues = {}): BookView =>
     names: { car: car.name, rig: 'Tern' },
     axes: [],
     combination: { rigId: 'tern', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' },
-    trackId: 'saltmarsh-loop',
+    track: trackById('saltmarsh-loop'),
   }) as unknown as BookView;
 const report = (clipShare: number, sustainedShare = 0, headroomDb: number | null = 0) =>
   ({ judgement: { clipShare, sustainedShare, headroomDb } }) as ForceReport;

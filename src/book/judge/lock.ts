@@ -11,8 +11,7 @@ import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensi
 import type { DialectField } from '@/core/response/dialect';
 import type { Proposal } from '@/core/settings/proposal';
 import type { Layer } from '@/core/settings/setting';
-import { trackById } from '@/catalog/find';
-import { tightestRadius } from '@/core/vehicle/track';
+import { tightestCorner } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
 import type { Finding } from '../model/stationHealth';
 import { isSetSince, rotationInput } from './basis';
@@ -21,7 +20,7 @@ import { degrees } from '@/words/format';
 type Facts = Pick<BookView, 'menus' | 'rotation' | 'schools'> & {
   axes: readonly Pick<BookView['axes'][number], 'axis' | 'name' | 'capture'>[];
 };
-type LockView = Pick<BookView, 'title' | 'trackId' | 'car' | 'rotation'>;
+type LockView = Pick<BookView, 'title' | 'track' | 'car' | 'rotation'>;
 /** What the three rotations are judged by. */
 export type LockJudged = Facts & LockView & Pick<BookView, 'rig' | 'settings' | 'origins'>;
 
@@ -88,13 +87,10 @@ export function lockProposals(view: Named): { all: Proposal[]; assisted: Proposa
 
 const EASY_DEG = 180;
 
-/** Radius of the tightest corner of a road, m. */
-export const hairpinRadius = (trackId: string): number => tightestRadius(trackById(trackId));
-
 /** The tightest corner that is driven here, and what it asks of the hands. */
 export function hairpinOf(view: LockView) {
-  const track = trackById(view.trackId);
-  const radiusM = tightestRadius(track);
+  const { track } = view;
+  const { radiusM, plusMinusM } = tightestCorner(track);
   const { wheelbaseM, ratio } = steeredCar(view.car);
   const corner = { radiusM, wheelbaseM, ratio, carDeg: view.rotation.carDeg };
   const { handDeg, isEnough } = hairpinHand(corner);
@@ -103,6 +99,7 @@ export function hairpinOf(view: LockView) {
   return {
     trackName: track.name,
     radiusM,
+    plusMinusM,
     handDeg: realDeg,
     isEnough: isEnough && realDeg <= view.rotation.baseDeg / 2,
     isEasy: realDeg <= EASY_DEG,

@@ -1,4 +1,4 @@
-import { simulatedRigById, trackById } from '@/catalog/find';
+import { simulatedRigById } from '@/catalog/find';
 import { footOf } from '@/catalog/drivers';
 import type { FootHabits } from '@/core/axes/foot';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
@@ -28,7 +28,7 @@ export function ridePlan(view: BookView, laps: number, seed: number): RidePlan |
   const rigId = rig.spec.device.kind === 'simulated' ? rig.spec.device.rig : STAND_IN;
   return {
     car: view.car,
-    track: trackById(view.trackId),
+    track: view.track,
     throttle: throttle ? setupOf(throttle) : asMade(simulatedRigById(rigId).pedals.throttle!),
     brake: setupOf(brake),
     foot: footFromCapture(brake.analysis, combination.driver),
@@ -44,7 +44,7 @@ export function anyRidePlan(view: BookView, laps: number, seed: number): RidePla
   return (
     ridePlan(view, laps, seed) ?? {
       car: view.car,
-      track: trackById(view.trackId),
+      track: view.track,
       throttle: asMade(standIn.throttle!),
       brake: asMade(standIn.brake!),
       foot: { ...footOf(driver), restTravel: 0 },

@@ -1,18 +1,17 @@
-import { trackById } from '@/catalog/find';
-import { layTrack } from '@/core/vehicle/track';
+import { layTrack, type TrackSpec } from '@/core/vehicle/track';
 import type { RoadMap } from '../model/rideTrace';
 
 const MAP_EVERY = 12;
-const maps = new Map<string, RoadMap>();
+const maps = new WeakMap<TrackSpec, RoadMap>();
 
 /** A road as a line, for a small map; laid once. */
-export function roadMap(trackId: string): RoadMap {
-  const known = maps.get(trackId);
+export function roadMap(spec: TrackSpec): RoadMap {
+  const known = maps.get(spec);
   if (known) return known;
-  const track = layTrack(trackById(trackId));
+  const track = layTrack(spec);
   const points: [number, number][] = [];
   for (let i = 0; i < track.x.length; i += MAP_EVERY) points.push([track.x[i]!, track.y[i]!]);
-  const map = { name: track.spec.name, lengthM: track.lengthM, closed: track.spec.closed, points };
-  maps.set(trackId, map);
+  const map = { name: spec.name, lengthM: track.lengthM, closed: spec.closed, points };
+  maps.set(spec, map);
   return map;
 }

@@ -1,5 +1,6 @@
 import type { Title } from '@/catalog/titles';
 import type { CarSpec } from '@/core/vehicle/carSpec';
+import type { TrackSpec } from '@/core/vehicle/track';
 import type { PreflightStamp, RotationReminder, Tick } from '@/core/ready/preflight';
 import type { WeaningPlan, WeaningState } from '@/core/response/weaning';
 import type { Menus } from '@/core/settings/menus';
@@ -47,6 +48,13 @@ export type TitleView = Pick<
   | 'pages'
 >;
 
+/** A road by name, with what is said of it beside it. */
+export interface ShownRoad {
+  id: string;
+  name: string;
+  lengthM: number;
+}
+
 export type TrailChange = SetEvent & { why: string; live: boolean };
 
 export interface WeaningView {
@@ -74,7 +82,9 @@ export interface BookView {
   proofBasis: string;
   title: TitleView;
   /** The road that is driven: as chosen, else the title's own. */
-  trackId: string;
+  track: TrackSpec;
+  /** The roads of the title, the open one among them. */
+  roads: ShownRoad[];
   car: CarSpec;
   /** The cars of the title, the open one among them. */
   cars: CarSpec[];

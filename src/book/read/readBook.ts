@@ -41,7 +41,9 @@ import { FAST_MPS, handsOff, ROLL_MPS } from '@/core/force/handsOff';
 import { forceFactsOf, type ForceFacts } from '../judge/force';
 import { roadHealth } from '../judge/road/roadHealth';
 import { memo } from './memo';
-import type { ReadyView, TitleView, WeaningView, BookView } from '../model/bookView';
+import type { TrackSpec } from '@/core/vehicle/track';
+import { roadMap } from '../judge/roadMap';
+import type { ReadyView, ShownRoad, TitleView, WeaningView, BookView } from '../model/bookView';
 
 /** A place, and what is shown of it on every page. */
 export interface ShownPlace {
@@ -126,7 +128,8 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     proof: proof && { ...proof, isStale: proof.basis !== basis },
     proofBasis: basis,
     title: titleView(title),
-    trackId: title.trackIds.find((id) => id === road) ?? title.trackIds[0]!,
+    track: titles.track(title.trackIds.find((id) => id === road) ?? title.trackIds[0]!),
+    roads: title.trackIds.map((id) => shownRoad(titles.track(id))),
     car,
     cars: title.carIds.map((id) => titles.carIn(title, id)),
     menus,
@@ -145,6 +148,10 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
   const typed = typedIn && typedInView(typedIn, view);
   const judged = roadHealth({ ...view, rides, typedIn: typed, motion: motionOf(db, view) });
   return { ...view, typedIn: typed, road: judged };
+}
+
+function shownRoad(track: TrackSpec): ShownRoad {
+  return { id: track.id, name: track.name, lengthM: roadMap(track).lengthM };
 }
 
 /** What the rim does that is let go, worked out once for each set of the force. */

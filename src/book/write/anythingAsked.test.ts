@@ -17,6 +17,7 @@ import * as frame from './settings';
 import * as ready from './readiness';
 import type { Reply } from './reply';
 import * as ride from './rides';
+import * as roads from './roads';
 import * as rig from './rigs';
 import * as declined from './declined';
 import * as schools from './schools';
@@ -136,6 +137,22 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
         },
       ],
       saveBase: [{ name: 'Loft base', steering: [], axes: ['brake'], fields: [START_FIELD] }],
+    },
+  ],
+  roads: [
+    roads,
+    {
+      saveRoad: [
+        {
+          road: {
+            name: 'Loft Lane',
+            widthM: null,
+            closed: false,
+            segments: [{ straightM: 300, radiusM: 40, angleDeg: 90, clothoidM: 10 }],
+            origin: '',
+          },
+        },
+      ],
     },
   ],
   rides: [

@@ -9,10 +9,10 @@ import { ownTitleId } from '@/catalog/ownTitle';
 import { soundDialect } from '@/core/formats/dialectJson';
 import { describedCarSchema } from '@/core/formats/ownCarJson';
 import { readTitleDocument, titleDocumentSchema } from '@/core/formats/titleJson';
-import type { Problem } from '@/core/problem';
 import { baseProgramSchema } from '@/core/rig/rigSpec';
 import { idSchema } from '@/core/text/line';
 import { listOwnCars, listOwnTitles, listTitles, saveOwnCar, saveOwnTitle } from '@/data/ownTitles';
+import { goneMeanwhile, nameTaken } from './describedTwice';
 import { combinationOfBrowser } from '../read/here';
 import { findTitleConflicts } from './findConflicts';
 import { openInside } from './openInside';
@@ -46,7 +46,7 @@ export async function saveTitle(input: z.input<typeof savedTitleSchema>): Promis
     if (isTaken) return refused(nameTaken('title', title.name));
     const own = await listOwnTitles(book);
     const before = own.find(({ id }) => ownTitleId(id) === replaces);
-    if (replaces !== undefined && !before) return refused(NO_SUCH_TITLE);
+    if (replaces !== undefined && !before) return refused(goneMeanwhile('title'));
     const id = before?.id ?? randomUUID();
     await saveOwnTitle(book, { id, ...title });
     const conflict = before ? await findTitleConflicts(book, ownTitleId(id)) : null;
@@ -54,20 +54,6 @@ export async function saveTitle(input: z.input<typeof savedTitleSchema>): Promis
     return opens ? openInside(book, now, { titleId: ownTitleId(id) }) : DONE;
   });
 }
-
-const NO_SUCH_TITLE: Problem = {
-  code: 'no-title',
-  message: 'That title is not in the book any more.',
-  place: {},
-  remedy: 'Reload the page, and keep it as a new one.',
-};
-
-const nameTaken = (what: string, name: string): Problem => ({
-  code: `${what}-exists`,
-  message: `There is a ${what} called ${name} already.`,
-  place: {},
-  remedy: 'Give it another name.',
-});
 
 const savedCarSchema = z.strictObject({
   car: describedCarSchema.refine(({ className }) => CAR_CLASSES.some(({ id }) => id === className), {
@@ -92,8 +78,7 @@ export async function saveCar(input: z.input<typeof savedCarSchema>): Promise<Re
     );
     if (isTaken) return refused(nameTaken('car', car.name));
     const before = (await listOwnCars(book)).find(({ id }) => ownCarId(id) === replaces);
-    if (replaces !== undefined && !before)
-      return refused({ ...NO_SUCH_TITLE, code: 'no-car', message: 'That car is not in the book any more.' });
+    if (replaces !== undefined && !before) return refused(goneMeanwhile('car'));
     const id = before?.id ?? randomUUID();
     await saveOwnCar(book, { id, ...car });
     return opens ? openInside(book, now, { carId: ownCarId(id) }) : DONE;

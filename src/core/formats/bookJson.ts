@@ -16,6 +16,7 @@ import { factSchema } from './factKinds';
 import { readDocument } from './jsonDocument';
 import { describedCarSchema } from './ownCarJson';
 import { ownTitleSchema } from './ownTitleJson';
+import { describedTrackSchema } from './trackJson';
 
 /** Evidence or reason of a change, in words. */
 export const whySchema = paragraph(1000);
@@ -107,6 +108,7 @@ export const bookSchema = z.strictObject({
     z.discriminatedUnion('kind', [
       z.strictObject({ id, kind: z.literal('title'), atMs, document: ownTitleSchema }),
       z.strictObject({ id, kind: z.literal('car'), atMs, document: describedCarSchema }),
+      z.strictObject({ id, kind: z.literal('track'), atMs, document: describedTrackSchema }),
     ]),
   ),
   captures: list(capture),

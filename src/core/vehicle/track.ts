@@ -10,12 +10,32 @@ export interface TrackSegment {
   kerbM?: number;
 }
 
+/** A corner as it was driven, with the radius of the line through it. */
+export interface RoadCorner {
+  /** Where it is tightest, m from the start. */
+  atM: number;
+  radiusM: number;
+  /** Half a 95 % interval of the radius; `null` where one lap alone tells nothing of it. */
+  plusMinusM: number | null;
+  /** How far it turns, left positive. */
+  angleDeg: number;
+}
+
+/** The course of a road that was measured rather than laid out. */
+export interface RoadCourse {
+  /** Distance from the start, m, and curvature there, 1/m, left positive; between two of them it changes evenly. */
+  knots: [number, number][];
+  corners: RoadCorner[];
+}
+
 export interface TrackSpec {
   id: string;
   name: string;
   widthM: number;
   closed: boolean;
+  /** Empty where the road has a course of its own. */
   segments: TrackSegment[];
+  course?: RoadCourse;
 }
 
 /** A centreline sampled every metre or so; index i lies at distance i·stepM. */
@@ -46,9 +66,9 @@ interface Piece {
 const RAD = Math.PI / 180;
 const FINE_STEPS_PER_SAMPLE = 10;
 
-/** Lays the segments one after the other from the origin along x: straight, clothoid, arc, clothoid. */
+/** Lays a road from the origin along x: by its segments, each a straight, clothoid, arc and clothoid, or by its course. */
 export function layTrack(spec: TrackSpec): Track {
-  const pieces = spec.segments.flatMap(piecesOf);
+  const pieces = spec.course ? piecesOfCourse(spec.course) : spec.segments.flatMap(piecesOf);
   const lengthM = pieces.reduce((sum, p) => sum + p.lengthM, 0);
   const count = Math.round(lengthM);
   const stepM = lengthM / count;
@@ -102,6 +122,13 @@ function piecesOf(segment: TrackSegment): Piece[] {
     { lengthM: arcM, from: curvature, to: curvature, bumpy: false, kerb },
     { lengthM: clothoidM, from: curvature, to: 0, bumpy: false, kerb: 0 },
   ].filter((piece) => piece.lengthM > 0);
+}
+
+function piecesOfCourse({ knots }: RoadCourse): Piece[] {
+  return knots.slice(1).map(([at, to], k) => {
+    const [start, from] = knots[k]!;
+    return { lengthM: at - start, from, to, bumpy: false, kerb: 0 };
+  });
 }
 
 function curvatureAt(piece: Piece, s: number): number {
@@ -174,7 +201,14 @@ export function trackIndex(track: Track, distanceM: number): number {
   return track.spec.closed ? wrap(i, n) : Math.min(n - 1, Math.max(0, i));
 }
 
-/** Radius of the tightest corner that a road is laid out with, m. */
-export function tightestRadius(spec: TrackSpec): number {
-  return Math.min(...spec.segments.filter((s) => s.radiusM !== 0).map((s) => Math.abs(s.radiusM)));
+/** A road's tightest corner: as it is laid out, or as it was driven with what its radius is off by at most. */
+export function tightestCorner({ segments, course }: TrackSpec): Pick<RoadCorner, 'radiusM' | 'plusMinusM'> {
+  const corners = course?.corners ?? segments.map((s) => ({ radiusM: Math.abs(s.radiusM), plusMinusM: 0 }));
+  return corners.reduce((tightest, corner) => (corner.radiusM < tightest.radiusM ? corner : tightest), {
+    radiusM: Infinity,
+    plusMinusM: 0,
+  });
 }
+
+/** Radius of the tightest corner of a road, m; infinite where it has none. */
+export const tightestRadius = (spec: TrackSpec): number => tightestCorner(spec).radiusM;

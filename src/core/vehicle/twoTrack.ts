@@ -55,7 +55,7 @@ export interface TwoTrack {
 
 /** Longitudinal slip at the peak, of every tyre. */
 export const PEAK_KAPPA = 0.11;
-const MAGIC = { cy: 1.3, ey: -0.5, cx: 1.55, ex: 0, peakKappa: PEAK_KAPPA };
+export const MAGIC = { cy: 1.3, ey: -0.5, cx: 1.55, ex: 0, peakKappa: PEAK_KAPPA };
 const LOAD_TRANSFER_S = 0.06;
 /** Below this speed longitudinal slip gets extra damping, and power is limited to a constant force. */
 const SLOW_MPS = 3;

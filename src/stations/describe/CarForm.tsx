@@ -9,7 +9,7 @@ import { describedCarSchema, readOwnCarJson, writeOwnCarJson } from '@/core/form
 import { describeProblem, reasonOf } from '@/core/problem';
 import { KNOWN_OF_A_CAR, knownOfACar, type DescribedCar } from '@/core/vehicle/carClass';
 import type { BookView } from '@/book/model/bookView';
-import { hairpinRadius } from '@/book/judge/lock';
+import { tightestRadius } from '@/core/vehicle/track';
 import { hangsOnClass } from '@/book/judge/ownCar';
 import { saveCar } from '@/book/write/titles';
 import { told } from '@/parts/told';
@@ -139,7 +139,7 @@ function beginning(car: (DescribedCar & { id: string }) | null): DescribedCar {
 function Depends({ view, car }: { view: BookView; car: DescribedCar }) {
   const isSound = describedCarSchema.safeParse({ ...car, name: 'x' }).success;
   if (!isSound) return null;
-  const rows = hangsOnClass(car, hairpinRadius(view.trackId)).map(
+  const rows = hangsOnClass(car, tightestRadius(view.track)).map(
     ({ name, unit, digits, value, low, high }) => {
       const text = (x: number) => `${x.toFixed(digits)}${unit === '°' ? '°' : ` ${unit}`}`;
       return {

@@ -1,5 +1,5 @@
-/** What is described: a title, a car, or the program of the open rig's base. */
-export const SUBJECTS = ['title', 'car', 'base'] as const;
+/** What is described: a title, a car, a road, or the program of the open rig's base. */
+export const SUBJECTS = ['title', 'car', 'road', 'base'] as const;
 export type Subject = (typeof SUBJECTS)[number];
 
 export const subjectOf = (asked: string | undefined): Subject =>

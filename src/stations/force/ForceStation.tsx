@@ -160,7 +160,7 @@ function PanelPicture({
 }) {
   switch (panel) {
     case 'strength':
-      return <StrengthPanel view={view} force={force} logged={logged} road={roadMap(view.trackId)} />;
+      return <StrengthPanel view={view} force={force} logged={logged} road={roadMap(view.track)} />;
     case 'balance':
       return <BalancePicture view={view} draft={draft} force={force} />;
     case 'smooth':

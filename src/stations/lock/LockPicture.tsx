@@ -157,7 +157,7 @@ function Hairpin({ roadDeg, hairpin }: { roadDeg: number; hairpin: Props['hairpi
         ))}
       </g>
       <text x={centre.x} y={centre.y + 30} fontSize="15" textAnchor="middle" fill="currentColor">
-        {hairpin.radiusM.toFixed(1)} m
+        {Number.isFinite(hairpin.radiusM) ? `${hairpin.radiusM.toFixed(1)} m` : 'no corner'}
       </text>
       <text
         x={centre.x}

@@ -75,11 +75,15 @@ export function LockStation({ view, own }: Props) {
             },
             { value: degrees(match.bumpStopDeg), meaning: 'is where the bump stop belongs' },
           ]),
-          {
-            basis: basis.hairpin,
-            value: degrees(hairpin.handDeg),
-            meaning: `of the hands for the ${hairpin.radiusM.toFixed(1)} m hairpin${hairpin.isEasy ? ', without moving them' : ''}`,
-          },
+          ...(Number.isFinite(hairpin.radiusM)
+            ? [
+                {
+                  basis: basis.hairpin,
+                  value: degrees(hairpin.handDeg),
+                  meaning: `of the hands for the ${radiusSaid(hairpin)} hairpin${hairpin.isEasy ? ', without moving them' : ''}`,
+                },
+              ]
+            : []),
         ]}
       />
       {facts && measuredOtherwise(facts) && facts.measured && (
@@ -99,6 +103,10 @@ export function LockStation({ view, own }: Props) {
     </StationPage>
   );
 }
+
+/** A radius with what it is off by, where the road was read from rides. */
+const radiusSaid = ({ radiusM, plusMinusM }: ReturnType<typeof hairpinOf>) =>
+  plusMinusM ? `${radiusM.toFixed(1)} ± ${plusMinusM.toFixed(1)} m` : `${radiusM.toFixed(1)} m`;
 
 const LAYER_NAMES: Record<Layer, string> = { base: 'Base', title: 'Title', car: 'Car' };
 const ROTATIONS: { layer: Layer; of: 'rotation' | 'lock' }[] = [

@@ -11,13 +11,14 @@ import { roadMap } from '@/book/judge/roadMap';
 import { useRideTrace } from '@/parts/useRideTrace';
 import { useKeys } from '@/ui/useKeys';
 import type { BookView } from '@/book/model/bookView';
+import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { markedRides } from '@/book/judge/markedRides';
 import { ImportActions, ImportStep, ImportTable } from './ImportLog';
 import { rideOption } from './rideChart';
 import { LastRide, RideForceFacts, RideTable } from './RideFigures';
 import type { RideTrace } from '@/book/model/rideTrace';
-import { RoadChoice, type TitleRoad } from './RoadChoice';
+import { RoadChoice } from './RoadChoice';
 import { RoadLine } from '@/parts/RoadLine';
 import { SpeedUnitChoice } from '@/parts/SpeedUnitChoice';
 import { inUnit, speedWord, type SpeedUnit } from '@/core/text/speedUnit';
@@ -28,8 +29,7 @@ const LAP_CHOICES = [3, 5, 10];
 
 /** Ride: the simulated driver through exactly this pedal, and what its laps say. */
 export function RideStation({ view }: { view: BookView }) {
-  const roads = view.title.trackIds.map((id): TitleRoad => ({ id, ...roadMap(id) }));
-  const map = roads.find(({ id }) => id === view.trackId)!;
+  const map = roadMap(view.track);
   const [laps, setLaps] = useState(LAP_CHOICES[0]!);
   const { progress, start, cancel } = useRide(view);
   const log = useImport(view);
@@ -37,8 +37,8 @@ export function RideStation({ view }: { view: BookView }) {
   const trace = useRideTrace(last?.id);
   // What stands here was driven on its own road, whichever is chosen for the next ride.
   const lastId = last?.road.kind === 'described' ? last.road.id : null;
-  const shown = roads.find(({ id }) => id === lastId) ?? map;
-  const isElsewhere = last !== null && lastId !== view.trackId;
+  const shown = view.roads.find(({ id }) => id === lastId) ?? map;
+  const isElsewhere = last !== null && lastId !== view.track.id;
   const { pair } = markedRides(view.rides);
   const canRide = view.axes.some((axis) => axis.axis === 'brake' && axis.capture !== null);
   const isChanged =
@@ -113,7 +113,7 @@ export function RideStation({ view }: { view: BookView }) {
                 </button>
               ))}
             </span>
-            <RoadChoice roads={roads} chosen={view.trackId} isRiding={progress !== null} />
+            <RoadChoice roads={view.roads} chosen={view.track.id} isRiding={progress !== null} />
           </NextStep>
           {pair && (
             <NextStep
@@ -128,6 +128,20 @@ export function RideStation({ view }: { view: BookView }) {
             </NextStep>
           )}
           <ImportStep number={pair ? 3 : 2} log={log} />
+          {last?.importedFrom && last.road.kind === 'own' && (
+            <NextStep
+              number={pair ? 4 : 3}
+              title="The road of that log"
+              actions={
+                <LinkButton href={`/translate/describe?of=road&ride=${last.id}`}>
+                  Make it a road of yours
+                </LinkButton>
+              }
+            >
+              Its shape is read from the log: then Lock knows its tightest corner, and the simulated driver
+              can ride there.
+            </NextStep>
+          )}
         </>
       }
     >

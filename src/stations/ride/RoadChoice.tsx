@@ -1,10 +1,7 @@
 import { useId } from 'react';
 import { told } from '@/parts/told';
 import { takeRoad } from '@/book/write/rides';
-import type { RoadMap } from '@/book/model/rideTrace';
-
-/** A road of the title, by the name that the book knows it under. */
-export type TitleRoad = { id: string } & RoadMap;
+import type { ShownRoad } from '@/book/model/bookView';
 
 /** Where it is driven; rides of different roads cannot be compared. */
 export function RoadChoice({
@@ -12,7 +9,7 @@ export function RoadChoice({
   chosen,
   isRiding,
 }: {
-  roads: TitleRoad[];
+  roads: ShownRoad[];
   chosen: string;
   isRiding: boolean;
 }) {

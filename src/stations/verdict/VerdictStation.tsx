@@ -112,7 +112,7 @@ function NoPair({ view }: { view: BookView }) {
       finding={findingOf(view, 'verdict').heading}
       subtitle={
         a && b
-          ? `A on ${roadName(a.road)}, B on ${roadName(b.road)}: mark two of the same road.`
+          ? `A on ${roadName(a.road, view.roads)}, B on ${roadName(b.road, view.roads)}: mark two of the same road.`
           : 'A is before, B is after one change.'
       }
       next={
@@ -136,7 +136,7 @@ function NoPair({ view }: { view: BookView }) {
           <li key={ride.id} className="flex items-center gap-4 border-b border-line py-3">
             <span className="w-6 font-bold">{ride.mark ?? ''}</span>
             <span className="grow">
-              {moment(ride.atMs)}, {roadName(ride.road)}
+              {moment(ride.atMs)}, {roadName(ride.road, view.roads)}
             </span>
             {(['A', 'B'] as const).map((mark) => (
               <Button key={mark} onClick={() => void setMark(ride.id, mark).then((reply) => told(reply))}>
