@@ -19,6 +19,8 @@ export interface NewRide extends Combination {
   seed: number;
   settings: SettingValues;
   notes: RideLog['notes'];
+  /** When it was driven; now where that is not said. */
+  atMs?: number | undefined;
 }
 
 /** The samples of a ride that is being written are not all there: another book took the place of this one. */
@@ -54,12 +56,12 @@ export async function removeRideParts(inside: Database, rideId: string): Promise
  */
 export async function addRideRow(inside: Database, ride: NewRide, parts: number): Promise<void> {
   if ((await inside.$count(rideParts, eq(rideParts.rideId, ride.id))) !== parts) throw new RidePartsGone();
-  const { notes, ...row } = ride;
+  const { notes, atMs, ...row } = ride;
   await inside.insert(rides).values({
     ...row,
     seed: seedSchema.parse(ride.seed),
     settings: settingValuesSchema.parse(ride.settings),
-    at: new Date(await bookTime(inside)),
+    at: new Date(atMs ?? (await bookTime(inside))),
     mark: null,
     head: headSchema.parse({ notes }),
   });

@@ -5,9 +5,11 @@ import type { Problem } from '@/core/problem';
 import { roadOf } from '@/core/rides/road';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { SentRide } from '@/core/rides/sentRide';
+import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
 import { breath } from '@/data/breath';
+import { listChanges } from '@/data/changes';
 import type { Database } from '@/data/database';
 import {
   addRidePart,
@@ -32,12 +34,15 @@ import { prepareRide } from '../read/readRides';
 export async function acceptRide(request: Request): Promise<Response> {
   const received = await receiveRecording(request, 'takeRide');
   if (!received.ok) return refuse(received.problems);
-  const { log, ...ride } = received.value;
+  const { log, drivenAtMs, ...sent } = received.value;
   const open = await bookView();
   if (!open) return refuse([NO_RIG], 409);
-  if (!open.title.trackIds.includes(ride.trackId)) return refuse([elsewhere(ride.trackId)]);
+  if (!open.title.trackIds.includes(sent.trackId)) return refuse([elsewhere(sent.trackId)]);
+  if (drivenAtMs !== undefined && drivenAtMs > Date.now()) return refuse([TO_COME]);
   const id = randomUUID();
   const book = await database();
+  const then = drivenAtMs === undefined ? null : await settingsAt(book, open, drivenAtMs);
+  const ride = { ...sent, atMs: drivenAtMs, ...(then && { settings: then }) };
   try {
     await writeRide(book, open, { id, ...ride }, log);
   } catch (error) {
@@ -52,7 +57,7 @@ export async function acceptRide(request: Request): Promise<Response> {
 async function writeRide(
   book: Database,
   open: BookView,
-  ride: Omit<SentRide, 'log'> & { id: string },
+  ride: Omit<SentRide, 'log' | 'drivenAtMs'> & { id: string; atMs?: number | undefined },
   log: RideLog,
 ): Promise<void> {
   const parts = await packRide(log);
@@ -73,6 +78,23 @@ async function writeRide(
     if (mark) await markRide(inside, combination, ride.id, mark);
   });
 }
+
+/**
+ * What was set when a ride was driven, as the trail has it. Where the trail begins later, what was noted first stood already:
+ * `null`, and what is set now holds.
+ */
+async function settingsAt(book: Database, { rig, combination }: BookView, atMs: number) {
+  const before = (await listChanges(book, rig.id)).filter((event) => event.atMs <= atMs);
+  const then = effectiveSettings(before, combination);
+  return then.size === 0 ? null : valuesOf(then);
+}
+
+const TO_COME: Problem = {
+  code: 'not-yet',
+  message: 'The ride would have been driven in time to come.',
+  place: {},
+  remedy: 'Check this computer’s clock.',
+};
 
 const BOOK_CHANGED: Problem = {
   code: 'changed-meanwhile',

@@ -3,6 +3,7 @@ import { receivedColumns } from '../formats/receivedColumns';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { settingValuesSchema } from '../settings/setting';
 import { idSchema } from '../text/line';
+import { atMsSchema } from '../text/time';
 import { rideFault, rideNotesSchema, seedSchema } from './checkRide';
 import { RIDE_COLUMNS, type RideLog } from './rideLog';
 
@@ -12,6 +13,8 @@ const headSchema = z.strictObject({
   /** The settings that it was simulated with, so that a change made meanwhile is not counted to it. */
   settings: settingValuesSchema,
   notes: rideNotesSchema,
+  /** When it was driven, where that is known and was not just now. */
+  drivenAtMs: atMsSchema.optional(),
 });
 
 /** A ride as whoever drove it sends it. */

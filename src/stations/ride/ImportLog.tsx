@@ -6,7 +6,7 @@ import type { ColumnMatch } from '@/core/import/matchColumns';
 import { LONGEST_ROAD } from '@/core/rides/road';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
-import { FileInput } from '@/ui/FileInput';
+import { FilesInput } from '@/ui/FilesInput';
 import { NextStep } from '@/ui/StationPage';
 import { Table } from '@/ui/Table';
 import type { Importing, useImport } from './useImport';
@@ -14,16 +14,25 @@ import type { Importing, useImport } from './useImport';
 type Import = ReturnType<typeof useImport>;
 
 /** Chooses a log, and says what is wrong with it. */
-export function ImportStep({ number, log }: { number: number; log: Import }) {
+export function ImportStep({
+  number,
+  log,
+  onSeveral,
+}: {
+  number: number;
+  log: Import;
+  /** What is to be done with the logs of a whole evening. */
+  onSeveral(files: File[]): void;
+}) {
   return (
-    <NextStep number={number} title="A log from elsewhere">
-      Any CSV of a ride: its shape is found, shown, and yours to correct before anything is kept.
-      <FileInput
+    <NextStep number={number} title="Logs from elsewhere">
+      Any CSV of a ride, or all of an evening: their shape is found, shown, and yours to correct before
+      anything is kept.
+      <FilesInput
         label="Log to take in"
-        isLabelHidden
         accept=".csv,.tsv,.txt,text/csv"
         isDisabled={log.isBusy}
-        onFile={(file) => void log.open(file)}
+        onFiles={(files) => (files.length === 1 ? void log.open(files[0]!) : onSeveral(files))}
       />
       <p role="status">{log.isBusy ? 'Reading…' : ''}</p>
       {log.faults.length > 0 && (
@@ -102,7 +111,7 @@ export function ImportActions({ log, importing }: { log: Import; importing: Impo
 }
 
 /** Every column of the log: how it begins, what it is taken for, in which unit, and how sure that is. */
-export function ImportTable({ log, importing }: { log: Import; importing: Importing }) {
+export function ImportTable({ onChoose, importing }: { onChoose: Import['choose']; importing: Importing }) {
   const { columns, matches } = importing.preview;
   const rows = columns.map((column, i) => ({ ...column, i, written: column.unit, ...importing.chosen[i]! }));
   return (
@@ -138,7 +147,7 @@ export function ImportTable({ log, importing }: { log: Import; importing: Import
               value={channel ?? ''}
               onChange={(event) => {
                 const to = (event.target.value || null) as Channel | null;
-                log.choose(i, { channel: to, unit: to && firstUnit(to, written) });
+                onChoose(i, { channel: to, unit: to && firstUnit(to, written) });
               }}
             >
               <option value="">left out</option>
@@ -159,7 +168,7 @@ export function ImportTable({ log, importing }: { log: Import; importing: Import
                 aria-label={`${name}: unit`}
                 className={`h-11 w-28 rounded-lg border bg-raised px-2 ${unit === null ? 'border-rust' : 'border-line'}`}
                 value={unit ?? ''}
-                onChange={(event) => log.choose(i, { channel, unit: event.target.value || null })}
+                onChange={(event) => onChoose(i, { channel, unit: event.target.value || null })}
               >
                 <option value="">which?</option>
                 {CHANNEL_UNITS[channel].map((one) => (

@@ -22,6 +22,8 @@ import { RoadChoice } from './RoadChoice';
 import { RoadLine } from '@/parts/RoadLine';
 import { SpeedUnitChoice } from '@/parts/SpeedUnitChoice';
 import { inUnit, speedWord, type SpeedUnit } from '@/core/text/speedUnit';
+import { EveningOfLogs } from './EveningOfLogs';
+import { useEvening } from './useEvening';
 import { useImport } from './useImport';
 import { useRide } from './useRide';
 
@@ -33,6 +35,8 @@ export function RideStation({ view }: { view: BookView }) {
   const [laps, setLaps] = useState(LAP_CHOICES[0]!);
   const { progress, start, cancel } = useRide(view);
   const log = useImport(view);
+  const evening = useEvening(view);
+  const several = (files: File[]) => void evening.open(files);
   const last = view.newestRide;
   const trace = useRideTrace(last?.id);
   // What stands here was driven on its own road, whichever is chosen for the next ride.
@@ -51,6 +55,7 @@ export function RideStation({ view }: { view: BookView }) {
     },
     Escape: cancel,
   });
+  if (evening.logs.length > 0 || evening.progress) return <EveningOfLogs evening={evening} />;
   if (log.importing)
     return (
       <StationPage
@@ -59,11 +64,11 @@ export function RideStation({ view }: { view: BookView }) {
         next={
           <>
             <ImportActions log={log} importing={log.importing} />
-            <ImportStep number={2} log={log} />
+            <ImportStep number={2} log={log} onSeveral={several} />
           </>
         }
       >
-        <ImportTable log={log} importing={log.importing} />
+        <ImportTable onChoose={log.choose} importing={log.importing} />
       </StationPage>
     );
   return (
@@ -127,7 +132,7 @@ export function RideStation({ view }: { view: BookView }) {
               {view.rideCount} rides lie on the trail.
             </NextStep>
           )}
-          <ImportStep number={pair ? 3 : 2} log={log} />
+          <ImportStep number={pair ? 3 : 2} log={log} onSeveral={several} />
           {last?.importedFrom && last.road.kind === 'own' && (
             <NextStep
               number={pair ? 4 : 3}

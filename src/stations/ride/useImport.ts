@@ -5,8 +5,9 @@ import { useRouter } from 'next/navigation';
 import type { ChosenColumn } from '@/core/import/importRide';
 import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import { notify } from '@/ui/notices';
-import type { LogPreview } from '@/workers/log.worker';
-import { openLog, type OpenLog } from '@/workers/openLog';
+import type { LogPreview, LogWorker } from '@/workers/log.worker';
+import type { StartedWorker } from '@/workers/startedWorker';
+import { startLog } from '@/workers/startLog';
 import { sendColumns } from '@/workers/sendColumns';
 import type { BookView } from '@/book/model/bookView';
 import { importedBefore, rememberColumns } from '@/book/write/rides';
@@ -22,14 +23,14 @@ export interface Importing {
 }
 
 /** Two logs of one logger carry the same names in the same order. */
-async function sourceOf({ columns }: LogPreview): Promise<string> {
+export async function sourceOf({ columns }: LogPreview): Promise<string> {
   const text = columns.map(({ name, unit }) => `${name}/${unit ?? ''}`).join('|');
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
   return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 /** Logs of one evening are mostly of one road. */
-function lastRoad({ rides }: BookView): string {
+export function lastRoad({ rides }: BookView): string {
   const last = rides.findLast(({ road, importedFrom }) => road.kind === 'own' && road.name !== importedFrom);
   return last?.road.kind === 'own' ? last.road.name : '';
 }
@@ -40,12 +41,12 @@ export function useImport(view: BookView) {
   const [importing, setImporting] = useState<Importing | null>(null);
   const [faults, setFaults] = useState<Problem[]>([]);
   const [isBusy, setBusy] = useState(false);
-  const opened = useRef<OpenLog | null>(null);
+  const opened = useRef<StartedWorker<LogWorker> | null>(null);
   const source = useRef('');
-  useEffect(() => () => opened.current?.log.end(), []);
+  useEffect(() => () => opened.current?.end(), []);
 
   const leave = () => {
-    opened.current?.log.end();
+    opened.current?.end();
     opened.current = null;
     setImporting(null);
     setFaults([]);
@@ -54,10 +55,11 @@ export function useImport(view: BookView) {
     leave();
     setBusy(true);
     try {
-      const log = await openLog(file);
+      const log = startLog();
       opened.current = log;
-      if (!log.preview.ok) return setFaults(log.preview.problems);
-      const preview = log.preview.value;
+      const read = await log.ask((worker) => worker.read(file));
+      if (!read.ok) return setFaults(read.problems);
+      const preview = read.value;
       source.current = await sourceOf(preview);
       const before = await importedBefore(source.current);
       const isKnown = before?.length === preview.columns.length;
@@ -85,7 +87,7 @@ export function useImport(view: BookView) {
     setFaults([]);
     try {
       const chosen = importing.chosen.map(({ channel, unit }) => ({ channel, unit }));
-      const taken = await opened.current.log.ask((worker) => worker.take(chosen));
+      const taken = await opened.current.ask((worker) => worker.take(chosen));
       if (!taken.ok) return setFaults(taken.problems);
       const { log, left, missing } = taken.value;
       const head = {
