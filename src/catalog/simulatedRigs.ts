@@ -1,3 +1,4 @@
+import { RIMS } from './rims';
 import type { WheelHabits } from '@/core/axes/hand';
 import type { LeverFaults } from '@/core/axes/lever';
 import type { PedalHardware } from '@/core/axes/pedalSensor';
@@ -63,7 +64,7 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
         makersLimits: 'Not above 5.5 N·m for more than an hour.',
         brakeForce: { min: 10, max: 100, step: 5, now: 80 },
       },
-      { diameterMm: 300, massKg: 1.3, inputs: 'two paddles, ten buttons' },
+      { diameterMm: 300, massKg: 1.3, inputs: 'two paddles, ten buttons', buttons: RIMS.tern },
     ),
     wheel: {
       hardware: { left: 420, right: 65100, sigma: 3, ...COUNTS_16 },
@@ -112,7 +113,7 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
         frictionNm: 0.22,
         delayMs: 10,
       },
-      { diameterMm: 270, massKg: 0.9, inputs: 'two paddles, eight buttons' },
+      { diameterMm: 270, massKg: 0.9, inputs: 'two paddles, eight buttons', buttons: RIMS.wren },
     ),
     wheel: {
       hardware: { left: 640, right: 64900, sigma: 20, ...COUNTS_10 },
@@ -168,7 +169,12 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
         makersLimits: 'Torque limit 10 N·m without the locking ring.',
         brakeForce: { min: 10, max: 100, step: 1, now: 60 },
       },
-      { diameterMm: 310, massKg: 1.6, inputs: 'two paddles, two clutch paddles, twelve buttons' },
+      {
+        diameterMm: 310,
+        massKg: 1.6,
+        inputs: 'two paddles, two clutch paddles, twelve buttons',
+        buttons: RIMS.gannet,
+      },
     ),
     wheel: {
       hardware: { left: 180, right: 65380, sigma: 1, ...COUNTS_16 },

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { RimButton } from '@/core/rig/rimButton';
 import type { DeviceSource } from '@/devices/source';
 import { remember, remembered } from './remembered';
 
@@ -29,6 +30,16 @@ function read(id: string): AnswerButtons {
   }
 }
 
+const NO_BUTTONS: readonly RimButton[] = [];
+
+/** Where nothing is taught, the right shift paddle says yes and the left one no, on a rim whose buttons are written down. */
+function orPaddles(taught: AnswerButtons, rim: readonly RimButton[]): AnswerButtons {
+  if (taught.yes !== null || taught.no !== null) return taught;
+  const paddle = (side: 'left' | 'right') =>
+    rim.find(({ kind, spot }) => kind === 'paddle' && spot.includes(side))?.index ?? null;
+  return { yes: paddle('right'), no: paddle('left') };
+}
+
 /** What a simulated rig's buttons are. */
 const SIMULATED_NAMES: Record<number, string> = { 0: 'right paddle', 1: 'left paddle' };
 const namesKey = (id: string) => `pebble-button-names:${id}`;
@@ -46,12 +57,12 @@ function readNames(id: string): Record<string, string> {
 }
 
 /** The taught buttons of a device: what a press means, and how to teach one anew. */
-export function useAnswerButtons(source: DeviceSource | null) {
+export function useAnswerButtons(source: DeviceSource | null, rim: readonly RimButton[] = NO_BUTTONS) {
   const id = source?.info.id ?? '';
   const [version, setVersion] = useState(0);
   const [learning, setLearning] = useState<Answer | null>(null);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- read anew after every lesson
-  const buttons = useMemo(() => (id ? read(id) : NONE), [id, version]);
+  const buttons = useMemo(() => (id ? orPaddles(read(id), rim) : NONE), [id, rim, version]);
   useEffect(() => {
     if (!learning || !source) return;
     return source.subscribe({
@@ -77,7 +88,10 @@ export function useAnswerButtons(source: DeviceSource | null) {
   // eslint-disable-next-line react-hooks/exhaustive-deps -- read anew after every name
   const names = useMemo(() => (id ? readNames(id) : {}), [id, version]);
   /** A button as its driver calls it, else by its number. */
-  const nameOf = useCallback((index: number) => names[index] ?? `button ${index + 1}`, [names]);
+  const nameOf = useCallback(
+    (index: number) => names[index] ?? rim.find((one) => one.index === index)?.name ?? `button ${index + 1}`,
+    [names, rim],
+  );
   const call = useCallback(
     (index: number, name: string) => {
       const names = readNames(id);

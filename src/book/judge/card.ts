@@ -4,6 +4,7 @@ import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { cardPages, type SetupCard } from '@/core/card/setupCard';
 import { changedBetween } from '@/core/settings/setting';
 import type { TypedIn } from '@/core/card/typedIn';
+import { buttonLines } from '@/words/buttons';
 import { DRIVE_WORDS } from '@/words/hardware';
 import type { AxisView } from '../model/axisView';
 import { rotationInput } from './basis';
@@ -34,6 +35,7 @@ export function cardOf(view: BookView): SetupCard {
       view.menus,
       view.settings,
     ),
+    buttons: buttonLines(view.buttonMap, rig.spec.rim),
     calibration: view.axes.flatMap((axis) => calibrationLine(axis)),
     cautions: CAUTIONS.filter(({ fromNm }) => (base.torqueNm ?? Infinity) >= fromNm).map(({ text }) => text),
   };

@@ -1,4 +1,5 @@
 import type { Title } from '@/catalog/titles';
+import type { ButtonMap } from '@/core/buttons/buttonMap';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { TrackSpec } from '@/core/vehicle/track';
 import type { PreflightStamp, RotationReminder, Tick } from '@/core/ready/preflight';
@@ -97,6 +98,8 @@ export interface BookView {
   schools: Schools;
   /** How the driver reads speeds. */
   speedUnit: SpeedUnit;
+  /** What the buttons of the rim do in the open title. */
+  buttonMap: ButtonMap;
   /** Proposals that are not for this driver here, by `proposalId`. */
   declined: string[];
   /** The newest end of the trail. */

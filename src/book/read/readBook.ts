@@ -12,6 +12,7 @@ import { combinationText, type Combination } from '@/core/settings/scope';
 import type { SettingValues } from '@/core/settings/setting';
 import { effectiveSettings, fieldValues, valuesOf, type EffectiveSettings } from '@/core/settings/trail';
 import { database } from '@/data/book';
+import { buttonMapOf } from '@/data/buttons';
 import { listCaptures, type CaptureRow } from '@/data/captures';
 import { listChanges, type RecordedEvent } from '@/data/changes';
 import { typedInOf } from '@/data/combination';
@@ -84,6 +85,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     road,
     declined,
     speedUnit,
+    buttonMap,
   ] = await Promise.all([
     listRigs(db),
     listChanges(db, rig.id),
@@ -98,6 +100,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     chosenRoad(db, combination),
     declinedIn(db, combination),
     speedUnitOf(db, combination.driver),
+    buttonMapOf(db, combination),
   ]);
   const title = titles.byId(combination.titleId);
   const car = titles.carIn(title, combination.carId);
@@ -140,6 +143,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     schools,
     declined,
     speedUnit,
+    buttonMap,
     trail: await readTrail({ book: db, combination, menus, events }),
     rides: rides.map(rideLine),
     rideCount,

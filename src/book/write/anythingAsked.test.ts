@@ -16,6 +16,7 @@ import * as measuredBase from './measuredBase';
 import * as frame from './settings';
 import * as ready from './readiness';
 import type { Reply } from './reply';
+import * as buttons from './buttons';
 import * as ride from './rides';
 import * as roads from './roads';
 import * as rig from './rigs';
@@ -137,6 +138,24 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
         },
       ],
       saveBase: [{ name: 'Loft base', steering: [], axes: ['brake'], fields: [START_FIELD] }],
+    },
+  ],
+  buttons: [
+    buttons,
+    {
+      saveRim: [
+        {
+          buttons: [
+            {
+              ...{ index: 3, name: 'left thumb', kind: 'button', spot: 'left-middle' },
+              ...{ seconds: 0.5, hitInstead: [], passes: true },
+            },
+          ],
+          paddleMode: 'two-stage',
+          fields: [{ label: 'Rev lights', value: 'from 85 %' }],
+        },
+      ],
+      saveMap: [{ on: { 'look-back': 3 }, held: [], isPractice: false, isConsole: false }],
     },
   ],
   roads: [

@@ -10,7 +10,12 @@ interface Action {
   isForPractice: boolean;
 }
 
-const action = (word: string, when: When): Action => ({ word, when, isDangerous: false, isForPractice: false });
+const action = (word: string, when: When): Action => ({
+  word,
+  when,
+  isDangerous: false,
+  isForPractice: false,
+});
 const dangerous = (word: string, isForPractice = false): Action => ({
   ...{ word, isForPractice },
   when: 'rarely',
@@ -56,7 +61,8 @@ export function whenOf(id: ActionId, isPractising: boolean): When {
   return isPractising && isForPractice ? 'lap' : when;
 }
 
-export const perMinute = (id: ActionId, isPractising: boolean): number => PER_MINUTE[whenOf(id, isPractising)];
+export const perMinute = (id: ActionId, isPractising: boolean): number =>
+  PER_MINUTE[whenOf(id, isPractising)];
 
 /** Pressed while the hands are busy: a slip beside it happens. */
 export const isDriven = (id: ActionId): boolean =>

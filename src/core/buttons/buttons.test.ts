@@ -7,7 +7,15 @@ import { leastCost } from './leastCost';
 
 const SPOTS = Object.keys(RIM_SPOTS) as RimSpot[];
 const button = (index: number, spot: RimSpot, more: Partial<RimButton> = {}): RimButton => ({
-  ...{ index, name: `button ${index + 1}`, kind: 'button', spot, seconds: null, hitInstead: [], passes: true },
+  ...{
+    index,
+    name: `button ${index + 1}`,
+    kind: 'button',
+    spot,
+    seconds: null,
+    hitInstead: [],
+    passes: true,
+  },
   ...more,
 });
 const anyRim = (most: number) =>
@@ -64,24 +72,40 @@ describe('the assignment of least cost', () => {
 
   it('says so where none is allowed', () => {
     const no = Infinity;
-    expect(leastCost([[1, no], [2, no]])).toBeNull();
-    expect(leastCost([[no, 1], [2, no]])).toEqual([1, 0]);
+    expect(
+      leastCost([
+        [1, no],
+        [2, no],
+      ]),
+    ).toBeNull();
+    expect(
+      leastCost([
+        [no, 1],
+        [2, no],
+      ]),
+    ).toEqual([1, 0]);
   });
 });
 
 it('100 rims and titles: no dangerous action beside one that is pressed while driving', () => {
   fc.assert(
-    fc.property(anyRim(12), anyActions(10), fc.boolean(), fc.boolean(), (buttons, actions, isPractice, isConsole) => {
-      const on = assignButtons({ buttons, actions, isPractice, isConsole });
-      const map = { ...EMPTY_MAP, on, isPractice, isConsole };
-      const worst = conflictsOf(map, buttons).filter(({ kind }) => kind !== 'out-of-reach');
-      expect(worst).toEqual([]);
-      for (const id of actions) {
-        const at = buttons.find(({ index }) => index === on[id]);
-        expect(on[id] === null || at !== undefined).toBe(true);
-        expect(at?.kind).not.toBe('paddle');
-      }
-    }),
+    fc.property(
+      anyRim(12),
+      anyActions(10),
+      fc.boolean(),
+      fc.boolean(),
+      (buttons, actions, isPractice, isConsole) => {
+        const on = assignButtons({ buttons, actions, isPractice, isConsole });
+        const map = { ...EMPTY_MAP, on, isPractice, isConsole };
+        const worst = conflictsOf(map, buttons).filter(({ kind }) => kind !== 'out-of-reach');
+        expect(worst).toEqual([]);
+        for (const id of actions) {
+          const at = buttons.find(({ index }) => index === on[id]);
+          expect(on[id] === null || at !== undefined).toBe(true);
+          expect(at?.kind).not.toBe('paddle');
+        }
+      },
+    ),
     { numRuns: 100 },
   );
 });

@@ -24,6 +24,7 @@ const card: SetupCard = {
   made: ['for Noon shift'],
   pages,
   calibration: [],
+  buttons: [],
   cautions: ['Thumbs out.'],
 };
 

@@ -44,6 +44,8 @@ export interface SetupCard {
   made: string[];
   pages: CardPage[];
   calibration: string[];
+  /** What lies on which button, and what else the rim shows. */
+  buttons: string[];
   cautions: string[];
 }
 
@@ -107,7 +109,7 @@ export function pointsText(points: Extract<SettingValue, [number, number][]>): s
 }
 
 /** The card for a text file or a forum: one list per page of menus. */
-export function cardMarkdown({ title, made, pages, calibration, cautions }: SetupCard): string {
+export function cardMarkdown({ title, made, pages, calibration, buttons, cautions }: SetupCard): string {
   const table = ({ path, lines }: CardPage) =>
     [
       `## ${path}`,
@@ -123,6 +125,7 @@ export function cardMarkdown({ title, made, pages, calibration, cautions }: Setu
     `# ${title}\n`,
     `${made.join(' · ')}\n`,
     ...pages.map(table),
+    ...list('Buttons', buttons),
     ...list('Calibration', calibration),
     ...list('Mind', cautions),
   ].join('\n');

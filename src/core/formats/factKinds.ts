@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { buttonMapSchema } from '../buttons/buttonMap';
 import { chosenColumnsSchema } from '../import/rideUnits';
 import { rotationReminderSchema, titleVersionSchema } from '../ready/preflight';
 import { weaningPlanSchema } from '../response/weaning';
@@ -20,6 +21,7 @@ const KINDS = {
   'schools/': schoolsSchema,
   'declined/': declinedSchema,
   'speed/': speedUnitSchema,
+  'buttons/': buttonMapSchema,
 } as const;
 type Kind = keyof typeof KINDS;
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import { dialectFieldSchema } from '../formats/dialectJson';
 import { measuredBaseSchema, MOST_MEASUREMENTS } from './measuredBase';
+import { MOST_BUTTONS, rimButtonSchema } from './rimButton';
 import { line, paragraph } from '../text/line';
 
 /** A rig as its owner describes it once. Numbers that nobody knows are `null`, never guessed. */
@@ -11,6 +12,8 @@ const words = paragraph(400);
 
 export const DRIVES = ['gear', 'belt', 'direct', 'unknown'] as const;
 export const SENSORS = ['potentiometer', 'hall', 'load-cell', 'unknown'] as const;
+/** What two analogue paddles do: both the clutch, one of them at the bite point, clutch and handbrake, or brake and throttle. */
+export const PADDLE_MODES = ['both-clutch', 'two-stage', 'clutch-handbrake', 'brake-throttle'] as const;
 export const PARTS = ['base', 'motor', 'quick release', 'rim', 'pedals', 'driver program'] as const;
 
 const sensor = z.enum(SENSORS).nullable();
@@ -56,6 +59,15 @@ export const rimSchema = z.strictObject({
   massKg: known(0.1, 10),
   inertiaKgM2: known(0.0005, 0.5),
   inputs: words,
+  /** Its buttons, as they were pressed one by one. */
+  buttons: z.array(rimButtonSchema).max(MOST_BUTTONS).default([]),
+  /** What its two analogue paddles do. */
+  paddleMode: z.enum(PADDLE_MODES).default('two-stage'),
+  /** What else it shows and switches: rev lights, display, modes of rotaries and sticks. */
+  fields: z
+    .array(z.strictObject({ label: line(40).min(1, 'a field needs a name'), value: line(60) }))
+    .max(20)
+    .default([]),
 });
 
 /** Software of one part; an older version may be kept on purpose, with the reason. */
@@ -123,7 +135,15 @@ export function plainRig(device: RigDevice): RigSpec {
       program: null,
       measured: [],
     },
-    rim: { diameterMm: null, massKg: null, inertiaKgM2: null, inputs: '' },
+    rim: {
+      diameterMm: null,
+      massKg: null,
+      inertiaKgM2: null,
+      inputs: '',
+      buttons: [],
+      paddleMode: 'two-stage',
+      fields: [],
+    },
     pedals: { throttle: 'unknown', brake: 'unknown', clutch: null },
     shifter: null,
     handbrake: null,

@@ -13,6 +13,7 @@ export function CardSheet({ card }: { card: SetupCard }) {
         <Page key={page.path} page={page} />
       ))}
       <div className="mt-2 grid grid-cols-2 gap-x-4">
+        <List head="Buttons" items={card.buttons} />
         <List head="Calibration" items={card.calibration} />
         <List head="Mind" items={card.cautions} />
       </div>

@@ -83,6 +83,18 @@ export function Palette({
       run: () => go('/base'),
     },
     {
+      group: 'Rig',
+      name: 'Buttons of the rim',
+      words: ['buttons', 'paddles', 'map', 'bind', 'look back', 'reset', 'rotary', 'rev lights'],
+      run: () => go('/buttons'),
+    },
+    {
+      group: 'Settings',
+      name: 'Describe a road of your own',
+      words: ['track', 'circuit', 'radius', 'hairpin'],
+      run: () => go('/translate/describe?of=road'),
+    },
+    {
       group: 'Settings',
       name: 'Compare, branch and merge combinations',
       run: () => go('/combinations'),

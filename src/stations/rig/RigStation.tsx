@@ -78,6 +78,13 @@ export function RigStation({ view }: { view: BookView }) {
               ? 'Measured: what is foretold of the rim rests on it, and no more on what is written here.'
               : 'A few spins tell more than a data sheet, and nothing is sent to the wheel.'}
           </NextStep>
+          <NextStep
+            number={3}
+            title="The buttons of its rim"
+            actions={<LinkButton href="/buttons">Press them one by one</LinkButton>}
+          >
+            Which lies under a thumb, and what must never lie beside it.
+          </NextStep>
           <AxisSources rig={view.rig} />
           <CopyStep name={view.rig.name} />
         </>

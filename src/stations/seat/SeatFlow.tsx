@@ -44,7 +44,7 @@ export function SeatFlow({ view, wish }: { view: BookView; wish: SeatWish }) {
 function Tasks({ view, wish }: { view: BookView; wish: SeatWish }) {
   const router = useRouter();
   const { source, simulated } = useLiveRig();
-  const taught = useAnswerButtons(source);
+  const taught = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [tasks] = useState(() =>
     tasksFor(view, wish, simulated !== null || taught.buttons.yes !== null || taught.buttons.no !== null),
   );

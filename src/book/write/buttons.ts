@@ -1,0 +1,46 @@
+'use server';
+
+import { z } from 'zod';
+import { buttonMapSchema } from '@/core/buttons/buttonMap';
+import { PADDLE_MODES } from '@/core/rig/rigSpec';
+import { MOST_BUTTONS, rimButtonSchema } from '@/core/rig/rimButton';
+import { line } from '@/core/text/line';
+import { saveButtonMap } from '@/data/buttons';
+import { commandHere } from './command';
+import { describeInside } from './describeInside';
+import { parseInput } from './parseInput';
+import { DONE, refused, type Reply } from './reply';
+
+const rimSchema = z.strictObject({
+  buttons: z
+    .array(rimButtonSchema)
+    .max(MOST_BUTTONS)
+    .refine((all) => new Set(all.map(({ index }) => index)).size === all.length, 'a button stands there once')
+    .refine(
+      (all) => new Set(all.map(({ name }) => name.toLowerCase())).size === all.length,
+      'two buttons have the same name',
+    ),
+  paddleMode: z.enum(PADDLE_MODES),
+  fields: z
+    .array(z.strictObject({ label: line(40).min(1, 'a field needs a name'), value: line(60) }))
+    .max(20),
+});
+
+/** Writes down what the open rig's rim has. */
+export async function saveRim(input: z.input<typeof rimSchema>): Promise<Reply> {
+  const wanted = parseInput(rimSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(({ book, rig }) =>
+    describeInside(book, rig, { ...rig.spec, rim: { ...rig.spec.rim, ...wanted.value } }),
+  );
+}
+
+/** Writes down what the buttons do in the open title. */
+export async function saveMap(input: z.input<typeof buttonMapSchema>): Promise<Reply> {
+  const wanted = parseInput(buttonMapSchema, input);
+  if (!wanted.ok) return refused(...wanted.problems);
+  return commandHere(async ({ book, combination }) => {
+    await saveButtonMap(book, combination, wanted.value);
+    return DONE;
+  });
+}

@@ -1,0 +1,55 @@
+import type { ButtonKind, RimButton, RimSpot } from '@/core/rig/rimButton';
+
+const button = (index: number, name: string, spot: RimSpot, kind: ButtonKind = 'button'): RimButton => ({
+  ...{ index, name, spot, kind },
+  seconds: null,
+  hitInstead: [],
+  passes: true,
+});
+const paddles = [
+  button(0, 'right paddle', 'behind-right-upper', 'paddle'),
+  button(1, 'left paddle', 'behind-left-upper', 'paddle'),
+];
+
+/** Rims of the simulated rigs: what a driver would have pressed one by one. */
+export const RIMS = {
+  wren: [
+    ...paddles,
+    button(2, 'left top', 'left-upper'),
+    button(3, 'left bottom', 'left-lower'),
+    button(4, 'right top', 'right-upper'),
+    button(5, 'right bottom', 'right-lower'),
+    button(6, 'left of the middle', 'left-bottom'),
+    button(7, 'right of the middle', 'right-bottom'),
+    button(8, 'left thumb', 'left-middle'),
+    button(9, 'right thumb', 'right-middle'),
+  ],
+  tern: [
+    ...paddles,
+    button(2, 'left thumb', 'left-middle'),
+    button(3, 'left top', 'left-upper'),
+    button(4, 'left low', 'left-lower'),
+    button(5, 'right thumb', 'right-middle'),
+    button(6, 'right top', 'right-upper'),
+    button(7, 'right low', 'right-lower'),
+    button(8, 'bottom left', 'left-bottom'),
+    button(9, 'bottom right', 'right-bottom'),
+    button(10, 'middle', 'centre'),
+    button(11, 'top', 'centre-upper'),
+  ],
+  gannet: [
+    ...paddles,
+    button(2, 'left thumb', 'left-middle'),
+    button(3, 'left top', 'left-upper'),
+    button(4, 'left inner top', 'left-inner-upper'),
+    button(5, 'left inner', 'left-inner'),
+    button(6, 'right thumb', 'right-middle'),
+    button(7, 'right top', 'right-upper'),
+    button(8, 'right inner top', 'right-inner-upper'),
+    button(9, 'right inner', 'right-inner'),
+    button(10, 'bottom left', 'left-bottom'),
+    button(11, 'bottom right', 'right-bottom'),
+    button(12, 'middle', 'centre-upper'),
+    button(13, 'box', 'off-rim'),
+  ],
+} satisfies Record<string, RimButton[]>;
