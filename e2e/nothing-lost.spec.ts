@@ -181,7 +181,7 @@ test.describe('an empty book', () => {
 
   test('starts the job, and a simulated rig can be taken', async ({ page, server }) => {
     await page.goto(server.url);
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Press any pedal');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Press any pedal/);
     await page.getByRole('button', { name: 'Take Wren' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('The brake is not measured yet');
     for (const [station, says] of [

@@ -1,20 +1,7 @@
-import { buildSync } from 'esbuild';
 import { expect, test } from './fixtures';
+import { wrenScript } from './wrenScript';
 
 test.use({ book: 'empty' });
-
-/** The Wren as a gamepad that follows the prompts, as one script for the page. */
-function wrenScript(): string {
-  const [file] = buildSync({
-    entryPoints: ['e2e/wrenPad.ts'],
-    bundle: true,
-    format: 'iife',
-    target: 'chrome120',
-    alias: { '@': './src' },
-    write: false,
-  }).outputFiles;
-  return file!.text;
-}
 
 interface Wren {
   prompts: string[];
@@ -77,4 +64,25 @@ test('a newcomer goes from an empty book to settled axes from the seat, by the d
   expect(Math.abs(Number(value) - WREN_FRICTION_NM)).toBeLessThan(2 * Number(half) + 0.002);
   expect(Number(half)).toBeLessThan(0.08);
   await expect(page.getByRole('row', { name: `Friction 0.200 N·m ${value} N·m` })).toBeVisible();
+});
+
+test('who drives by hand alone goes the same way with paddles as pedals, and is asked of fingers', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(600_000);
+  await page.addInitScript(() => ((window as unknown as { byHand: boolean }).byHand = true));
+  await page.addInitScript(wrenScript());
+  await page.goto(server.url);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The axes of the Home rig are settled', {
+    timeout: 570_000,
+  });
+  const prompts = await page.evaluate(() => (window as unknown as { wren: Wren }).wren.prompts.join('\n'));
+  expect(prompts).toMatch(/Rest your finger on the brake as when driving/);
+  expect(prompts).toMatch(/Pull hard, as hard as is comfortable/);
+  expect(prompts).toMatch(/Finger on the throttle, not pulling/);
+  const ofPedals = prompts.replace(/^Press (the brake to its stop|any pedal|the button).*$/gm, '');
+  expect(ofPedals).not.toMatch(/\bfoot\b|^Press /im);
+  await page.goto(`${server.url}/axes/brake`);
+  await expect(page.getByText('under a resting finger')).toBeVisible();
 });

@@ -17,7 +17,9 @@ const RATE = 250;
 const YES = 0;
 const NO = 1;
 const GATES: Record<number, number> = { 1: 8, 2: 9, 3: 10, 4: 11, 5: 12, 6: 13, [-1]: 14 };
-const PEDALS: AxisName[] = ['throttle', 'brake', 'clutch'];
+/** Whoever drives by hand alone has no clutch, no lever, and brake and throttle on the paddles. */
+const isByHand = (window as unknown as { byHand?: boolean }).byHand === true;
+const PEDALS: AxisName[] = isByHand ? ['throttle', 'brake'] : ['throttle', 'brake', 'clutch'];
 
 const MOST_BETWEEN_LOOKS_S = 0.1;
 
@@ -96,13 +98,21 @@ const ACTS: [RegExp, Act][] = [
   [/^Stir \d+ stays still|^That was all/, (_, s) => pulse(YES, s)],
   [/^Press any pedal|^There it is/, (_, s) => hold('brake', s)],
   [/^Press the brake to its stop and let go/, (_, s) => sweepOnce('brake', s)],
-  [/^Now the (throttle|clutch), fully/, (m, s) => sweepOnce(m[1] as AxisName, s)],
+  [
+    /^Now the (throttle|clutch), fully/,
+    (m, s) => {
+      const axis = m[1] as AxisName;
+      if (PEDALS.includes(axis)) sweepOnce(axis, s);
+      else hold('brake', s);
+    },
+  ],
+  [/^Do you brake and accelerate by hand/, (_, s) => hold(isByHand ? 'brake' : 'throttle', s)],
   [/^Turn the wheel far|^Turn fully left/, () => intend('steering', 'sweep')],
   [/^Pull the handbrake fully/, (_, s) => hold('brake', s)],
   [
     /^Shifter: through every gate/,
     (_, s) => {
-      const order = [1, 2, 3, 4, 5, 6, -1];
+      const order = isByHand ? [] : [1, 2, 3, 4, 5, 6, -1];
       const gate = order[Math.floor(s / 0.6)];
       if (gate === undefined) hold('brake', s - 0.6 * order.length);
       else if (s % 0.6 > 0.25) gateHeld = gate;
@@ -127,10 +137,13 @@ const ACTS: [RegExp, Act][] = [
     },
   ],
   [/^Turn to the (left|right) lock/, (m) => intend('steering', `hold:${m[1] === 'left' ? 5000 : -5000}`)],
-  [/^Rest your foot on the/, (m) => intend(pedalOf(m.input!), 'rest')],
-  [/^Press the (\w+) to the stop and back/, (m) => intend(m[1] as AxisName, 'sweep')],
-  [/^Press the (\w+) fully, as you drive/, (m) => intend(m[1] as AxisName, 'press')],
-  [/^Press hard/, () => intend('brake', 'press')],
+  [
+    /^Rest your (foot|finger) on the|^Finger on the \w+, not pulling/,
+    (m) => intend(pedalOf(m.input!), 'rest'),
+  ],
+  [/^(?:Press|Pull) the (\w+) to the stop and back/, (m) => intend(m[1] as AxisName, 'sweep')],
+  [/^(?:Press|Pull) the (\w+) fully, as you drive/, (m) => intend(m[1] as AxisName, 'press')],
+  [/^(Press|Pull) hard/, () => intend('brake', 'press')],
   [/^Into (gate (\d)|reverse) and out/, (m) => intend('gear', `gate:${m[2] ? Number(m[2]) : -1}`)],
   // Pre-flight and recommendations: done, and taken.
   [/[.?]$/, (_, s) => pulse(YES, s)],
@@ -180,7 +193,7 @@ function pad(): Gamepad {
     connected: true,
     mapping: '',
     timestamp: performance.now(),
-    axes: [reading('steering'), reading('throttle'), reading('brake'), reading('clutch')],
+    axes: [reading('steering'), ...PEDALS.map(reading)],
     buttons: Array.from({ length: 16 }, (_, i) => {
       const pressed = down.has(i) || (gear !== 0 && GATES[gear] === i);
       return { pressed, touched: pressed, value: pressed ? 1 : 0 };

@@ -71,7 +71,7 @@ export const PREFLIGHT: readonly PreflightItem[] = [
   },
   {
     id: 'load-cell-untouched',
-    text: 'Foot off the brake while the power comes on: a load cell takes its zero then.',
+    text: 'Nothing rests on the brake while the power comes on: a load cell takes its zero then.',
     protects: 'against a brake that drags all evening',
     needs: { loadCell: true },
     resetBy: ['firmware', 'cabling'],

@@ -3,7 +3,7 @@ import type { ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { PedalProposal } from '@/core/axes/recommend';
-import { AXIS_WORDS, restingLimb } from '@/core/axes/axes';
+import { AXIS_WORDS, restingLimb, type WorkedBy } from '@/core/axes/axes';
 
 /**
  * The heading that states what the capture found, given what is still to be done.
@@ -13,18 +13,24 @@ export function axisFinding(
   analysis: AxisAnalysis,
   recommendations: PedalProposal[],
   drags = recommendations.some((r) => r.parameter === 'deadzone'),
+  by: WorkedBy = 'feet',
 ): string {
   if (analysis.axis === 'steering') return steeringFinding(analysis);
   if (analysis.axis === 'gear') return shifterFinding(analysis);
-  return pedalFinding(analysis, recommendations, drags);
+  return pedalFinding(analysis, recommendations, drags, by);
 }
 
-function pedalFinding(analysis: PedalAnalysis, recommendations: PedalProposal[], drags: boolean): string {
+function pedalFinding(
+  analysis: PedalAnalysis,
+  recommendations: PedalProposal[],
+  drags: boolean,
+  by: WorkedBy,
+): string {
   const name = AXIS_WORDS[analysis.axis];
   const begins = recommendations.some((r) => r.parameter === 'deadzone');
   const isShort = recommendations.some((r) => r.parameter === 'saturation');
   if (drags && isShort) return `The ${name} drags, and full is out of reach`;
-  if (drags) return `The ${name} drags under a ${restingLimb(analysis.axis)}`;
+  if (drags) return `The ${name} drags under a ${restingLimb(analysis.axis, by)}`;
   if (isShort) return `Full ${name} is out of reach`;
   if (begins) return `The ${name} begins before its resistance is felt`;
   if (analysis.roughSpots.length > 0) return `The ${name} works, on a track that is rough in places`;

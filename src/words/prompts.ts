@@ -1,7 +1,7 @@
 import type { GuideRemark } from '@/core/axes/guideState';
 import { gateName } from '@/core/axes/analyseShifter';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXES, AXIS_WORDS, strokeOf, strokesOf, type AxisName } from '@/core/axes/axes';
+import { AXIS_WORDS, strokeOf, strokesOf, workedBy, type AxisName, type WorkedBy } from '@/core/axes/axes';
 import { percent } from '@/core/text/percent';
 import { capital } from './format';
 
@@ -13,10 +13,10 @@ export interface Prompt {
 const times = (n: number) =>
   ['', 'Once.', 'Twice.', 'Three times.', 'Four times.', 'Five times.', 'Six times.'][n] ?? '';
 
-type Ask = (name: string, axis: AxisName, step: CaptureStep, at: number) => Prompt;
+type Ask = (name: string, axis: AxisName, step: CaptureStep, at: number, by: WorkedBy) => Prompt;
 
 const ASKS: Record<CaptureStep['kind'], Ask> = {
-  rest: (name, axis, _step, at) => {
+  rest: (name, axis, _step, at, by) => {
     if (axis === 'steering')
       return at === 0
         ? {
@@ -27,39 +27,39 @@ const ASKS: Record<CaptureStep['kind'], Ask> = {
     if (axis === 'gear')
       return { title: 'Lever in neutral', how: 'Out of every gate. Two seconds are enough.' };
     return {
-      title: `${AXES[axis].limb} off the ${name}`,
+      title: `${workedBy(axis, by).limb} off the ${name}`,
       how: 'Keep still. Two seconds of stillness are enough.',
     };
   },
-  cover: (name, axis) => ({
-    title: `Rest your ${AXES[axis].limb.toLowerCase()} on the ${name} as when driving`,
+  cover: (name, axis, _step, _at, by) => ({
+    title: `Rest your ${workedBy(axis, by).limb.toLowerCase()} on the ${name} as when driving`,
     how:
       axis === 'brake'
-        ? 'As on a long straight: not pressing. Hold it.'
-        : 'As you would wait on it, not pressing. Hold it.',
+        ? `As on a long straight: not ${strokeOf(axis, by)}ing. Hold it.`
+        : `As you would wait on it, not ${strokeOf(axis, by)}ing. Hold it.`,
   }),
-  takeup: (name, axis, { wanted }) => ({
-    title: `${AXES[axis].verb} until you feel it resist`,
+  takeup: (name, axis, { wanted }, _at, by) => ({
+    title: `${workedBy(axis, by).verb} until you feel it resist`,
     how: `Only take up the slack of the ${name}, hold, let go. ${times(wanted)}`,
   }),
-  sweep: (name, axis, { wanted }) =>
+  sweep: (name, axis, { wanted }, _at, by) =>
     axis === 'steering'
       ? {
           title: 'Turn fully left, fully right, and back',
           how: `To both stops, gently, then to the middle. ${times(wanted)}`,
         }
       : {
-          title: `${AXES[axis].verb} the ${name} to the stop and back`,
+          title: `${workedBy(axis, by).verb} the ${name} to the stop and back`,
           how: `A slow second each way, all the way to the stop. ${times(wanted)}`,
         },
-  press: (name, axis, { wanted }) =>
+  press: (name, axis, { wanted }, _at, by) =>
     axis === 'brake'
       ? {
-          title: 'Press hard, as hard as is comfortable',
+          title: `${workedBy(axis, by).verb} hard, as hard as is comfortable`,
           how: `As hard as you would still like to in the twentieth minute. Hold it half a second, let go. ${times(wanted)}`,
         }
       : {
-          title: `${AXES[axis].verb} the ${name} fully, as you drive`,
+          title: `${workedBy(axis, by).verb} the ${name} fully, as you drive`,
           how: `Where it feels full to you. Hold it half a second, let go. ${times(wanted)}`,
         },
   hold: (_name, _axis, { degrees = 0 }) => {
@@ -85,20 +85,31 @@ const SEQUENTIAL: Record<number, Prompt> = {
 };
 
 /** What the driver is asked to do at a step. */
-export function promptOf(axis: AxisName, step: CaptureStep | null, at: number, isSequential = false): Prompt {
+export function promptOf(
+  axis: AxisName,
+  step: CaptureStep | null,
+  at: number,
+  isSequential = false,
+  by: WorkedBy = 'feet',
+): Prompt {
   if (!step) return { title: 'Done', how: 'Everything is recorded. It is being kept.' };
   if (isSequential && step.kind === 'gate') return SEQUENTIAL[step.gate ?? 1]!;
-  return ASKS[step.kind](AXIS_WORDS[axis], axis, step, at);
+  return ASKS[step.kind](AXIS_WORDS[axis], axis, step, at, by);
 }
 
 /** Names of the steps over their pebbles. */
-export function stepName(step: CaptureStep, axis: AxisName, isSequential = false): string {
+export function stepName(
+  step: CaptureStep,
+  axis: AxisName,
+  isSequential = false,
+  by: WorkedBy = 'feet',
+): string {
   const names: Record<CaptureStep['kind'], string> = {
     rest: 'At rest',
     cover: 'Resting on it',
     takeup: 'Slack',
     sweep: 'Full sweeps',
-    press: capital(strokesOf(axis)),
+    press: capital(strokesOf(axis, by)),
     hold: `${(step.degrees ?? 0) > 0 ? 'Left' : 'Right'} ${Math.abs(step.degrees ?? 0)}°`,
     gate: capital(gateName(step.gate ?? 1, isSequential)),
   };
@@ -108,6 +119,7 @@ export function stepName(step: CaptureStep, axis: AxisName, isSequential = false
 type Say<K extends GuideRemark['kind']> = (
   remark: Extract<GuideRemark, { kind: K }>,
   axis: AxisName,
+  by: WorkedBy,
 ) => string;
 
 const REMARKS: { [K in GuideRemark['kind']]: Say<K> } = {
@@ -115,16 +127,16 @@ const REMARKS: { [K in GuideRemark['kind']]: Say<K> } = {
   moved: () => 'It moved: starting this step again.',
   'turned-while-resting': ({ share }) =>
     `It was turned by ${percent(share)} of its range while it should rest: starting this step again.`,
-  'pressed-instead-of-resting': (_, axis) =>
-    `That was a ${strokeOf(axis)}. Only rest the ${AXES[axis].limb.toLowerCase()}; starting this step again.`,
+  'pressed-instead-of-resting': (_, axis, by) =>
+    `That was a ${strokeOf(axis, by)}. Only rest the ${workedBy(axis, by).limb.toLowerCase()}; starting this step again.`,
   'pressed-too-far': ({ share }) => `That went to ${percent(share)}. Only until it resists; not counted.`,
   'too-fast': ({ seconds }) => `Too fast (${seconds.toFixed(1)} s): take a second each way. Not counted.`,
   'not-to-the-stop': ({ share }) => `That stopped at ${percent(share)} of the others. Not counted.`,
   'short-on-one-side': ({ side, share }) =>
     `The ${side} side ended at ${percent(share)} of what it should be: turn to both stops. Not counted.`,
-  'not-held': (_, axis) => `Hold the ${strokeOf(axis)} for half a second. Not counted.`,
-  'press-stopped-early': ({ share, others }, axis) =>
-    `That ${strokeOf(axis)} stopped at ${percent(share)}, the others at ${percent(others)}. Not counted.`,
+  'not-held': (_, axis, by) => `Hold the ${strokeOf(axis, by)} for half a second. Not counted.`,
+  'press-stopped-early': ({ share, others }, axis, by) =>
+    `That ${strokeOf(axis, by)} stopped at ${percent(share)}, the others at ${percent(others)}. Not counted.`,
   'wrong-side': ({ asked }) => `That is the other side: turn it to the ${asked}.`,
   'not-the-angle': ({ asked, about }) => `That is about ${about}°, not ${asked}°. Turn on, then hold still.`,
   'still-held': () => 'The wheel has not come back. Let go, or turn it back to the middle and let go.',
@@ -143,8 +155,8 @@ const REMARKS: { [K in GuideRemark['kind']]: Say<K> } = {
 };
 
 /** The guide's remark as a sentence; empty where there is nothing to say. */
-export function remarkText(remark: GuideRemark, axis: AxisName): string {
-  return (REMARKS[remark.kind] as Say<GuideRemark['kind']>)(remark, axis);
+export function remarkText(remark: GuideRemark, axis: AxisName, by: WorkedBy = 'feet'): string {
+  return (REMARKS[remark.kind] as Say<GuideRemark['kind']>)(remark, axis, by);
 }
 
 export function otherAxisText(axis: AxisName, other: AxisName): string {

@@ -1,13 +1,13 @@
 import { percentTenths } from '@/core/text/percent';
 import type { Motion } from '@/core/axes/actor';
 import type { ProofItem } from '@/core/axes/proof';
-import { AXES, AXIS_WORDS, strokeOf, type AxisName } from '@/core/axes/axes';
+import { AXIS_WORDS, strokeOf, workedBy, type AxisName, type WorkedBy } from '@/core/axes/axes';
 import type { Prompt } from './prompts';
 
 /** What the final check asks for. */
-export function proofPrompt({ axis, kind }: ProofItem): Prompt {
+export function proofPrompt({ axis, kind }: ProofItem, by: WorkedBy = 'feet'): Prompt {
   const name = AXIS_WORDS[axis];
-  const { limb, verb } = AXES[axis];
+  const { limb, verb } = workedBy(axis, by);
   switch (kind) {
     case 'rest':
       return verb === 'Pull'
@@ -58,8 +58,8 @@ export function proofFigure({ kind }: ProofItem, value: number): string {
 }
 
 /** Why a full press is asked for again. */
-export function shortWords(short: number | null, axis: AxisName): string {
-  const stroke = strokeOf(axis);
+export function shortWords(short: number | null, axis: AxisName, by: WorkedBy = 'feet'): string {
+  const stroke = strokeOf(axis, by);
   return short === null
     ? ''
     : `That ${stroke} showed ${percentTenths(short)}. One in twenty may: ${stroke} again, twice or more.`;

@@ -1,5 +1,6 @@
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
+import { EMPTY_MAP } from '@/core/buttons/buttonMap';
 import type { SettingValues } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import { cardToType } from './cardToType';
@@ -16,6 +17,7 @@ const view = (settings: SettingValues, changed: string[] | null): BookView =>
     settings,
     origins: {},
     rotation: { baseDeg: 1080 },
+    buttonMap: EMPTY_MAP,
     ready: { titleVersion: '', stamp: { firmware: '' } },
     axes: [],
     typedIn: changed && { atMs: 0, version: '', since: changed, changed },

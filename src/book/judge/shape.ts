@@ -80,7 +80,7 @@ export function shapeFinding(view: BookView, axis: AxisView, layers: ResponseLay
     ? respond(layers, Math.min(1, Math.max(0, analysis.coverTravel.p995)))
     : 0;
   const full = analysis.pressMean === null ? 1 : respond(layers, Math.min(1, analysis.pressMean));
-  const limb = restingLimb(axis.axis);
+  const limb = restingLimb(axis.axis, axis.by);
   const starts = drag > 0 ? `Your ${limb} gives ${percent(drag, 1)}` : `A ${limb} does nothing`;
-  return `${starts}, your full ${strokeOf(axis.axis)} gives ${percent(full)}`;
+  return `${starts}, your full ${strokeOf(axis.axis, axis.by)} gives ${percent(full)}`;
 }

@@ -1,7 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import type { AxisHistory } from '@/core/axes/axisHistory';
 import type { PedalProposal } from '@/core/axes/recommend';
-import type { AxisName } from '@/core/axes/axes';
+import type { AxisName, WorkedBy } from '@/core/axes/axes';
 import type { Menu } from '@/core/settings/menus';
 import type { Layer } from '@/core/settings/setting';
 import type { Problem } from '@/core/problem';
@@ -23,6 +23,8 @@ export interface CaptureView {
 export interface AxisView {
   axis: AxisName;
   name: string;
+  /** What works it, where a pedal could be a paddle. */
+  by: WorkedBy;
   capture: CaptureView | null;
   /** Why the newest kept capture cannot be analysed. */
   problems: Problem[];

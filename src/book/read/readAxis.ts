@@ -3,7 +3,7 @@ import { ANALYSIS_VERSION, analyseAxis, type AxisAnalysis } from '@/core/axes/an
 import { capturePicture, type CapturePicture } from '@/core/axes/capturePicture';
 import { axisHistory } from '@/core/axes/axisHistory';
 import { recommendPedal, type PedalProposal } from '@/core/axes/recommend';
-import { AXIS_WORDS, isPedalAxis, type AxisName } from '@/core/axes/axes';
+import { AXIS_WORDS, isPedalAxis, type AxisName, type WorkedBy } from '@/core/axes/axes';
 import { responseLayers, type Menus } from '@/core/settings/menus';
 import { proposalId } from '@/core/settings/proposal';
 import { LAYERS, type SettingValues } from '@/core/settings/setting';
@@ -31,6 +31,7 @@ import type { Here } from './here';
 
 interface AxisFacts {
   axis: AxisName;
+  by: WorkedBy;
   driver: string;
   /** Captures of this axis by anybody, in time order. */
   captures: CaptureRow[];
@@ -44,7 +45,7 @@ interface AxisFacts {
 const OWN_FOOT: readonly AxisName[] = ['brake'];
 
 export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView> {
-  const { axis, driver, captures, menus, settings, declined } = facts;
+  const { axis, by, driver, captures, menus, settings, declined } = facts;
   const kept = captures.filter((row) => row.status === 'kept');
   const own = kept.findLast((row) => row.driver === driver);
   const newest = own ?? (OWN_FOOT.includes(axis) ? undefined : kept.at(-1));
@@ -54,10 +55,12 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
   const layers = responseLayers(menus, settings, axis);
   const effective = effectiveResponse(layers);
   const { capture, problems } = newest ? await viewCapture(db, newest) : NO_CAPTURE;
-  const recommendations = capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!) : [];
+  const recommendations =
+    capture && dialect ? recommend(capture.analysis, dialect, values, layers[0]!, by) : [];
   return {
     axis,
     name: AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase()),
+    by,
     capture,
     problems,
     draft: draft ? { id: draft.id, madeAtMs: draft.madeAtMs } : null,
@@ -81,9 +84,10 @@ function recommend(
   dialect: Dialect,
   values: FieldValues,
   base: ResponseLayer,
+  by: WorkedBy,
 ): PedalProposal[] {
   return analysis.axis !== 'gear' && analysis.axis !== 'steering' && isPedalAxis(analysis.axis)
-    ? recommendPedal(analysis, dialect, values, [base])
+    ? recommendPedal(analysis, dialect, values, [base], by)
     : [];
 }
 

@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { menusFor } from '@/catalog/menusFor';
 import { DRIVERS } from '@/catalog/drivers';
 import type { Title } from '@/catalog/titles';
-import { axesOf } from '@/core/rig/rigSpec';
+import { axesOf, workedByOf } from '@/core/rig/rigSpec';
 import { preflightStamp } from '@/core/ready/preflight';
 import { weaningState, type WeaningPlan } from '@/core/response/weaning';
 import { menuField, type Menus } from '@/core/settings/menus';
@@ -228,6 +228,7 @@ function axisViews(db: Database, facts: AxesFacts): Promise<AxisView[]> {
     axesOf(rig.spec).map((axis) =>
       axisView(db, {
         axis,
+        by: workedByOf(rig.spec),
         driver: combination.driver,
         captures: captures.filter((row) => row.axis === axis),
         menus,

@@ -23,13 +23,14 @@ export async function nameTaken(book: Database, name: string, except?: string): 
 }
 
 /** A plain rig has what was found on its devices. */
-export function plainRigOn(device: RigDevice, isDirect = false): RigSpec {
+export function plainRigOn(device: RigDevice, isDirect = false, isByHand = false): RigSpec {
   const spec = plainRig(device);
   if (spec.device.kind !== 'real') return spec;
   const has = spec.device.axes;
   return {
     ...spec,
     base: { ...spec.base, drive: isDirect ? 'direct' : spec.base.drive },
+    rim: { ...spec.rim, paddleMode: isByHand ? 'brake-throttle' : spec.rim.paddleMode },
     pedals: {
       throttle: has.throttle ? 'unknown' : spec.pedals.throttle,
       brake: has.brake ? 'unknown' : spec.pedals.brake,

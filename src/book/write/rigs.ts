@@ -36,14 +36,17 @@ const newRigSchema = z.strictObject({
   device: playableSchema,
   /** Whether the base is known to be a direct drive; cautions follow from it. */
   isDirect: z.boolean().optional(),
+  /** Whether brake and throttle are paddles. */
+  isByHand: z.boolean().optional(),
 });
 
 /** Makes a rig and opens it; a simulated one comes described. */
 export async function makeRig(input: z.input<typeof newRigSchema>): Promise<Reply> {
   const wanted = parseInput(newRigSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
-  const { name, device, isDirect = false } = wanted.value;
-  const spec = device.kind === 'simulated' ? simulatedRigById(device.rig).spec : plainRigOn(device, isDirect);
+  const { name, device, isDirect = false, isByHand = false } = wanted.value;
+  const spec =
+    device.kind === 'simulated' ? simulatedRigById(device.rig).spec : plainRigOn(device, isDirect, isByHand);
   const now = await combinationOfBrowser();
   return command((book) => addAndOpen(book, now, name, spec));
 }

@@ -16,13 +16,15 @@ const savedRoadSchema = z.strictObject({
   road: describedTrackSchema,
   /** The own road that it takes the place of; a new one where it is not said. */
   replaces: idSchema.optional(),
+  /** Whether it is the one that is driven then. */
+  opens: z.boolean().default(true),
 });
 
-/** Keeps a road that the driver described, or describes one of theirs anew; it is the one that is driven then. */
+/** Keeps a road that the driver described, or describes one of theirs anew. */
 export async function saveRoad(input: z.input<typeof savedRoadSchema>): Promise<Reply> {
   const wanted = parseInput(savedRoadSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
-  const { road, replaces } = wanted.value;
+  const { road, replaces, opens } = wanted.value;
   const faults = trackFaults(road);
   if (faults.length > 0) return refused(...faults);
   return commandHere(async ({ book, combination }) => {
@@ -35,7 +37,7 @@ export async function saveRoad(input: z.input<typeof savedRoadSchema>): Promise<
     if (replaces !== undefined && !before) return refused(goneMeanwhile('road'));
     const id = before?.id ?? randomUUID();
     await saveOwnRoad(book, { id, ...road });
-    await chooseRoad(book, combination, ownRoadId(id));
+    if (opens) await chooseRoad(book, combination, ownRoadId(id));
     return DONE;
   });
 }

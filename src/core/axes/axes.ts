@@ -67,14 +67,26 @@ function eachAxis<T>(of: (axis: Axis) => T): Record<AxisName, T> {
   return Object.fromEntries(AXIS_NAMES.map((name) => [name, of(AXES[name])])) as Record<AxisName, T>;
 }
 
+/** What works throttle, brake and clutch: who drives by hand alone has them on paddles. */
+export type WorkedBy = 'feet' | 'fingers';
+
+/** What works an axis, and how. */
+export function workedBy(axis: AxisName, by: WorkedBy): Pick<Axis, 'limb' | 'verb'> {
+  const own = AXES[axis];
+  return own.limb === 'Foot' && by === 'fingers' ? { limb: 'Finger', verb: 'Pull' } : own;
+}
+
 /** What rests on a pedal, a lever or a paddle: "resting foot", "resting hand", "resting finger". */
-export const restingLimb = (axis: AxisName): string => `resting ${AXES[axis].limb.toLowerCase()}`;
+export const restingLimb = (axis: AxisName, by: WorkedBy = 'feet'): string =>
+  `resting ${workedBy(axis, by).limb.toLowerCase()}`;
 
 /** What one does to it: "press" or "pull". */
-export const strokeOf = (axis: AxisName): 'press' | 'pull' => (AXES[axis].verb === 'Pull' ? 'pull' : 'press');
+export const strokeOf = (axis: AxisName, by: WorkedBy = 'feet'): 'press' | 'pull' =>
+  workedBy(axis, by).verb === 'Pull' ? 'pull' : 'press';
 
 /** More than one of them: "presses" or "pulls". */
-export const strokesOf = (axis: AxisName): string => (strokeOf(axis) === 'pull' ? 'pulls' : 'presses');
+export const strokesOf = (axis: AxisName, by: WorkedBy = 'feet'): string =>
+  strokeOf(axis, by) === 'pull' ? 'pulls' : 'presses';
 
 /** What an axis is called in a sentence. */
 export const AXIS_WORDS: Readonly<Record<AxisName, string>> = eachAxis(({ word }) => word);

@@ -1,6 +1,14 @@
 import { percentTenths } from '../text/percent';
 import { z } from 'zod';
-import { AXIS_NAMES, AXIS_WORDS, isPedalAxis, restingLimb, strokeOf, type AxisName } from './axes';
+import {
+  AXIS_NAMES,
+  AXIS_WORDS,
+  isPedalAxis,
+  restingLimb,
+  strokeOf,
+  type AxisName,
+  type WorkedBy,
+} from './axes';
 
 /** What the final check asks of one axis, one thing at a time. */
 export interface ProofItem {
@@ -181,14 +189,14 @@ function isShown(kind: ProofItem['kind'], { value, degrees, frictionDeg = 0 }: P
 }
 
 /** The exact reason for an item that did not come. */
-export function proofReason({ item, shown }: ProofResult): string {
+export function proofReason({ item, shown }: ProofResult, by: WorkedBy = 'feet'): string {
   const name = AXIS_WORDS[item.axis].replace(/^./, (c) => c.toUpperCase());
   const percent = percentTenths(Math.abs(shown));
   switch (item.kind) {
     case 'rest':
-      return `${name} shows ${percent} under the ${restingLimb(item.axis)}, not 0: a greater dead zone is needed.`;
+      return `${name} shows ${percent} under the ${restingLimb(item.axis, by)}, not 0: a greater dead zone is needed.`;
     case 'full':
-      return `${name} shows ${percent} at your comfortable full ${strokeOf(item.axis)}, not 100 %: the saturation is too high.`;
+      return `${name} shows ${percent} at your comfortable full ${strokeOf(item.axis, by)}, not 100 %: the saturation is too high.`;
     case 'left-lock':
     case 'right-lock':
       return `${name} shows ${percent} at the ${item.kind === 'left-lock' ? 'left' : 'right'} lock, not 100 %: measure it again.`;

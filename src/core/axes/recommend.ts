@@ -6,7 +6,7 @@ import { effectiveResponse, respond } from '../response/compose';
 import type { ResponseLayer } from '../response/layer';
 import { layerFromSettings, valueOf, type FieldValues } from '../response/settings';
 import type { Proposal } from '../settings/proposal';
-import { AXIS_WORDS, restingLimb, strokesOf } from './axes';
+import { AXIS_WORDS, restingLimb, strokesOf, type WorkedBy } from './axes';
 import type { PedalAnalysis } from './pedalAnalysis';
 
 /** What a pedal's capture asks of the title. */
@@ -30,9 +30,10 @@ export function recommendPedal(
   dialect: Dialect,
   values: FieldValues,
   before: ResponseLayer[] = [],
+  by: WorkedBy = 'feet',
 ): PedalProposal[] {
   const layers = [...before, layerFromSettings(dialect, values)];
-  const pedal: Pedal = { analysis, dialect, values, before, now: effectiveResponse(layers) };
+  const pedal: Pedal = { analysis, dialect, values, before, by, now: effectiveResponse(layers) };
   return [deadzoneChange(pedal), saturationChange(pedal)].filter((change) => change !== null);
 }
 
@@ -41,10 +42,11 @@ interface Pedal {
   dialect: Dialect;
   values: FieldValues;
   before: ResponseLayer[];
+  by: WorkedBy;
   now: { deadzone: number; saturation: number };
 }
 
-function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): PedalProposal | null {
+function deadzoneChange({ analysis, dialect, values, before, by, now }: Pedal): PedalProposal | null {
   const field = fieldFor(dialect, 'deadzone');
   if (!field || analysis.deadzone === null) return null;
   const cover = analysis.coverTravel;
@@ -55,7 +57,7 @@ function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): Peda
   const does =
     analysis.deadzoneFrom === 'takeup'
       ? `Resistance is felt at ${percent(analysis.deadzone, 1)} of travel: ${change.to} starts the ${AXIS_WORDS[analysis.axis]} there.`
-      : `A ${restingLimb(analysis.axis)} reads up to ${percent(cover!.p995, 1)}. ${change.to} keeps the straights free of it and costs ${percent(toCanonical(field, change.to) - toCanonical(field, change.from), 1)} of the travel.`;
+      : `A ${restingLimb(analysis.axis, by)} reads up to ${percent(cover!.p995, 1)}. ${change.to} keeps the straights free of it and costs ${percent(toCanonical(field, change.to) - toCanonical(field, change.from), 1)} of the travel.`;
   return {
     ...change,
     ...named(analysis, field, 'deadzone'),
@@ -63,7 +65,7 @@ function deadzoneChange({ analysis, dialect, values, before, now }: Pedal): Peda
   };
 }
 
-function saturationChange({ analysis, dialect, values, before, now }: Pedal): PedalProposal | null {
+function saturationChange({ analysis, dialect, values, before, by, now }: Pedal): PedalProposal | null {
   const field = fieldFor(dialect, 'saturation');
   if (!field || analysis.saturation === null) return null;
   const peaks = analysis.presses.filter((p) => p.counted).map((p) => p.peak);
@@ -73,7 +75,7 @@ function saturationChange({ analysis, dialect, values, before, now }: Pedal): Pe
   const change = onGrid(field, values, respond(before, analysis.saturation), 'atMost');
   if (!change) return null;
   const then = [...before, layerFromSettings(dialect, { ...values, [field.key]: change.to })];
-  const stops = `All ${peaks.length} ${strokesOf(analysis.axis)} stop between ${Math.min(...peaks).toFixed(2)} and ${Math.max(...peaks).toFixed(2)} of travel; ${Math.round(100 * chance(now.saturation))} of 100 would read 100 % now.`;
+  const stops = `All ${peaks.length} ${strokesOf(analysis.axis, by)} stop between ${Math.min(...peaks).toFixed(2)} and ${Math.max(...peaks).toFixed(2)} of travel; ${Math.round(100 * chance(now.saturation))} of 100 would read 100 % now.`;
   const after = Math.min(99, Math.floor(100 * chance(effectiveResponse(then).saturation)));
   return {
     ...change,

@@ -89,4 +89,3 @@ export function reachRun(buttons: readonly RimButton[], seed: number) {
     },
   };
 }
-export type ReachRun = ReturnType<typeof reachRun>;

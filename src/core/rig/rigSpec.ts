@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AXIS_NAMES, type AxisName } from '../axes/axes';
+import { AXIS_NAMES, type AxisName, type WorkedBy } from '../axes/axes';
 import { dialectFieldSchema } from '../formats/dialectJson';
 import { measuredBaseSchema, MOST_MEASUREMENTS } from './measuredBase';
 import { MOST_BUTTONS, rimButtonSchema } from './rimButton';
@@ -155,6 +155,10 @@ export function plainRig(device: RigDevice): RigSpec {
   };
 }
 
+/** What works throttle and brake: fingers where the paddles are them. */
+export const workedByOf = ({ rim }: Pick<RigSpec, 'rim'>): WorkedBy =>
+  rim.paddleMode === 'brake-throttle' ? 'fingers' : 'feet';
+
 /** The axes that a rig has, in the order in which they are calibrated. */
 export function axesOf(spec: RigSpec): AxisName[] {
   const has: Record<AxisName, boolean> = {
@@ -164,8 +168,8 @@ export function axesOf(spec: RigSpec): AxisName[] {
     clutch: spec.pedals.clutch !== null,
     handbrake: spec.handbrake === 'analogue',
     gear: spec.shifter !== null,
-    paddle_left: spec.paddles,
-    paddle_right: spec.paddles,
+    paddle_left: spec.paddles && workedByOf(spec) === 'feet',
+    paddle_right: spec.paddles && workedByOf(spec) === 'feet',
   };
   return AXIS_NAMES.filter((axis) => has[axis]);
 }

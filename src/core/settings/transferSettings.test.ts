@@ -138,7 +138,7 @@ describe('onto another base', () => {
   const transfer = { from: hardwareOf('gannet'), to: hardwareOf('tern'), isWhole: true };
   const TERN = menusOf('tern', 'hill-and-hollow', 'spindrift-h4');
 
-  it('the torque at the rim is what is kept: strength times rated torque, never more', () => {
+  it('the torque at the rim is what is kept: strength times rated torque, to half a step', () => {
     for (let percent = 1; percent <= 100; percent++) {
       const carried = transferSettings(
         setAxesOf(GANNET, { 'base/steering/strength': percent }),
@@ -154,10 +154,58 @@ describe('onto another base', () => {
         continue;
       }
       const here = typeof to?.to === 'number' ? to.to : 100;
-      // The Tern begins at a tenth of its power.
-      if (nm >= 0.55) expect((here / 100) * 5.5).toBeLessThanOrEqual(nm + 1e-9);
-      expect((here / 100) * 5.5).toBeGreaterThan(nm - 0.05 * 5.5);
+      // The Tern begins at a tenth of its power, and goes in steps of a twentieth.
+      if (nm >= 0.55) expect(Math.abs((here / 100) * 5.5 - nm)).toBeLessThanOrEqual(0.025 * 5.5 + 1e-9);
     }
+  });
+
+  it('between any two bases that were described it is kept to half a step, where it can be said at all', () => {
+    const scale = fc.record({
+      torqueNm: fc.double({ min: 1, max: 30, noNaN: true }),
+      full: fc.constantFrom(1, 10, 20, 100, 200),
+      steps: fc.integer({ min: 5, max: 100 }),
+      first: fc.integer({ min: 0, max: 3 }),
+    });
+    const described = ({
+      torqueNm,
+      full,
+      steps,
+      first,
+    }: {
+      torqueNm: number;
+      full: number;
+      steps: number;
+      first: number;
+    }) => {
+      const step = full / steps;
+      const field = {
+        ...{ key: 'strength', label: 'Power', min: first * step, max: full, step, neutral: full },
+        maps: { kind: 'fraction' as const, of: 'strength', full },
+      };
+      const { spec } = simulatedRigById('tern');
+      const program = { name: 'Own', steering: [field], axes: [], fields: [] };
+      const own = { ...spec, base: { ...spec.base, torqueNm, program } };
+      const menus = menusFor(own, titleById('hill-and-hollow'), carById('spindrift-h4'));
+      return { field, menus, torqueNm, hardware: { drive: 'x', torqueNm, maxRotationDeg: null } };
+    };
+    fc.assert(
+      fc.property(scale, scale, fc.nat(), (a, b, pick) => {
+        const [there, here] = [described(a), described(b)];
+        const value = gridPoint(there.field, pick % gridCount(there.field));
+        const nm = (value / a.full) * a.torqueNm;
+        const carried = transferSettings(
+          setAxesOf(there.menus, { 'base/steering/strength': value }),
+          here.menus,
+          {},
+          { from: there.hardware, to: here.hardware, isWhole: true },
+        );
+        const to = itemsOf(carried)['base/steering/strength']?.to;
+        if (nm > b.torqueNm) return expect(to).toBeUndefined();
+        if (nm < (here.field.min / b.full) * b.torqueNm) return;
+        const found = ((typeof to === 'number' ? to : here.field.neutral) / b.full) * b.torqueNm;
+        expect(Math.abs(found - nm)).toBeLessThanOrEqual((0.5 * b.torqueNm) / b.steps + 1e-9);
+      }),
+    );
   });
 
   it('friction decides the minimum force: it is never carried, and one that was found here never overwritten', () => {

@@ -155,7 +155,7 @@ function doubtOf(field: string, from: SettingValue | null, isSameBase: boolean):
 }
 
 /**
- * The strength with which a full signal gives the torque that it gave there: strength · rated torque. Never more.
+ * The strength with which a full signal gives the torque that it gave there: strength · rated torque, to half a step.
  * @returns `null` where one of the two torques is not known, or a menu has no strength
  */
 function keptTorque(
@@ -180,7 +180,7 @@ function keptTorque(
         },
       ],
     };
-  const value = gridValue(mine.field, torqueNm / to.torqueNm, 'atMost');
+  const value = gridValue(mine.field, torqueNm / to.torqueNm);
   const before = values[keyText(mine.key)] ?? null;
   if (sameValue(before ?? mine.field.neutral, value)) return { items: [], lost: [] };
   return {

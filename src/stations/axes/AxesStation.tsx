@@ -1,5 +1,6 @@
 'use client';
 
+import { workedByOf } from '@/core/rig/rigSpec';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { AxisName } from '@/core/axes/axes';
 import { useKeys } from '@/ui/useKeys';
@@ -83,6 +84,7 @@ export function AxesStation({
         start={run.start}
         toFollow={run.toFollow}
         isSequential={view.rig.spec.shifter?.kind === 'sequential'}
+        by={workedByOf(view.rig.spec)}
         onKept={() => {
           const [next, ...rest] = run.toFollow;
           setRun(next ? { start: startOf(next), toFollow: rest } : null);

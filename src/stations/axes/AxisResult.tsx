@@ -75,7 +75,7 @@ export function AxisResult({
       ) : (
         <ChartPlace className="h-[22rem]" of={picture} />
       )}
-      <Facts facts={restOn(basisOf(view).capture, axisFacts(analysis))} />
+      <Facts facts={restOn(basisOf(view).capture, axisFacts(analysis, axis.by))} />
       {analysis.warnings.length > 0 && (
         <ul className="mt-4 list-disc pl-5 text-[15px]" aria-label="Notes">
           {analysis.warnings.map((warning) => (

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef } from 'react';
 import type { CaptureStep } from '@/core/axes/programme';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { AXIS_WORDS, type AxisName, type WorkedBy } from '@/core/axes/axes';
 import { describeProblem } from '@/core/problem';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceSource } from '@/devices/source';
@@ -23,6 +23,7 @@ interface Props {
   simulated: SimulatedRig | null;
   start: CaptureStart;
   isSequential: boolean;
+  by: WorkedBy;
   /** Other axes that follow in this go. */
   toFollow: AxisName[];
   onKept(): void;
@@ -30,7 +31,7 @@ interface Props {
 }
 
 /** A guided capture under way: one prompt, the live trace, progress as pebbles. */
-export function CaptureRun({ source, simulated, start, isSequential, toFollow, onKept, onStop }: Props) {
+export function CaptureRun({ source, simulated, start, isSequential, by, toFollow, onKept, onStop }: Props) {
   const taught = useAnswerButtons(source);
   const followRef = useRef<((step: CaptureStep | null, axis: AxisName) => void) | null>(null);
   const { status, session } = useCapture(
@@ -64,12 +65,12 @@ export function CaptureRun({ source, simulated, start, isSequential, toFollow, o
   const draw = useMemo(() => (session ? liveTrace(session) : () => undefined), [session]);
   if (!status || !session) return null;
   const { axis, step } = status;
-  const prompt = promptOf(axis, step, status.at, isSequential);
+  const prompt = promptOf(axis, step, status.at, isSequential, by);
   const remark = status.isGone
     ? remarkText({ kind: 'unplugged' }, axis)
     : status.otherMoves
       ? otherAxisText(axis, status.otherMoves)
-      : remarkText(status.remark, axis);
+      : remarkText(status.remark, axis, by);
   return (
     <StationPage
       finding={prompt.title}

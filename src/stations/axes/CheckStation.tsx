@@ -1,5 +1,6 @@
 'use client';
 
+import { workedByOf } from '@/core/rig/rigSpec';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
@@ -133,11 +134,12 @@ function Check({
     });
   }, [isDone, results, router, onEnd]);
   if (!status) return null;
-  const prompt = status.current ? proofPrompt(status.current) : { title: 'Signing', how: '' };
+  const by = workedByOf(view.rig.spec);
+  const prompt = status.current ? proofPrompt(status.current, by) : { title: 'Signing', how: '' };
   return (
     <StationPage
       finding={prompt.title}
-      subtitle={(status.current && shortWords(status.short, status.current.axis)) || prompt.how}
+      subtitle={(status.current && shortWords(status.short, status.current.axis, by)) || prompt.how}
       next={
         <NextStep
           number={1}

@@ -1,7 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { gateName, isSequentialLever, type ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
-import { restingLimb, strokeOf, strokesOf } from '@/core/axes/axes';
+import { restingLimb, strokeOf, strokesOf, type WorkedBy } from '@/core/axes/axes';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { Fact as MarkedFact } from '@/parts/Facts';
 import { Term } from '@/ui/Term';
@@ -11,10 +11,10 @@ import { percent } from '@/core/text/percent';
 type Fact = Omit<MarkedFact, 'basis'>;
 
 /** The figures of a capture, number first. */
-export function axisFacts(analysis: AxisAnalysis): Fact[] {
+export function axisFacts(analysis: AxisAnalysis, by: WorkedBy): Fact[] {
   if (analysis.axis === 'steering') return steeringFacts(analysis);
   if (analysis.axis === 'gear') return shifterFacts(analysis);
-  return pedalFacts(analysis);
+  return pedalFacts(analysis, by);
 }
 
 /** Two numbers that belong together stay on one line. */
@@ -47,9 +47,9 @@ const drift = (perMin: number | null, span: number): Fact => ({
   meaning: 'drift at rest',
 });
 
-function pedalFacts(analysis: PedalAnalysis): Fact[] {
+function pedalFacts(analysis: PedalAnalysis, by: WorkedBy): Fact[] {
   const span = analysis.max - analysis.min;
-  const strokes = strokesOf(analysis.axis);
+  const strokes = strokesOf(analysis.axis, by);
   const counted = analysis.presses.filter((p) => p.counted);
   const full = counted.filter((p) => p.peak >= 1).length;
   const takeup: Fact[] =
@@ -62,7 +62,7 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
       ? [
           {
             value: analysis.coverTravel ? percent(Math.max(0, analysis.coverTravel.median), 1) : '–',
-            meaning: `under a ${restingLimb(analysis.axis)}`,
+            meaning: `under a ${restingLimb(analysis.axis, by)}`,
           },
         ]
       : []),
@@ -91,7 +91,7 @@ function pedalFacts(analysis: PedalAnalysis): Fact[] {
         ) : (
           <OneLine>{`${percent(analysis.reachNow)} → ${percent(analysis.reachAfter ?? 0)}`}</OneLine>
         ),
-      meaning: `chance that a ${strokeOf(analysis.axis)} reaches 100 %, without and with the saturation found`,
+      meaning: `chance that a ${strokeOf(analysis.axis, by)} reaches 100 %, without and with the saturation found`,
     },
     ends(analysis),
     { value: percent(analysis.endReached), meaning: 'chance that a full sweep reaches the calibrated end' },

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { writeDialectJson } from '@/core/formats/dialectJson';
+import { writeBaseJson } from '@/core/formats/thingsJson';
 import { fieldsOn, writeTitleJson, type TitleDocument } from '@/core/formats/titleJson';
 import { isForceField } from '@/core/force/forceParameters';
 import type { DescribedField } from '@/core/titles/describedField';
@@ -100,12 +101,12 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
                 <Button type="submit" form="description" look="next" disabled={!isWhole}>
                   {isBase ? 'Keep this base' : 'Keep this title'}
                 </Button>
-                {isWhole && !isBase && (
+                {isWhole && (
                   <Button
                     onClick={() =>
                       downloadText(
-                        `${now.name.trim()}.title.json`,
-                        writeTitleJson(titleOf(now, before)!),
+                        `${now.name.trim()}.${of}.json`,
+                        isBase ? writeBaseJson(programOf(now)!) : writeTitleJson(titleOf(now, before)!),
                         'application/json',
                       )
                     }
@@ -189,6 +190,11 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
           page={page}
           copies={things.copies}
           onFields={take}
+          onBase={(found) => {
+            setValue('name', found.name, { shouldDirty: true });
+            setValue('axes', found.axes, { shouldDirty: true });
+            replace(formFields(programFields(found)));
+          }}
           onTitle={(document) => {
             setBefore(document);
             const { rotation, forceHz, fields: copied } = formOfTitle(document);

@@ -2,6 +2,8 @@
 
 import { useState } from 'react';
 import { describeProblem, reasonOf, type Problem } from '@/core/problem';
+import { readBaseJson } from '@/core/formats/thingsJson';
+import type { BaseProgram } from '@/core/rig/rigSpec';
 import { readTitleDocument, readTitleJson, type TitleDocument } from '@/core/formats/titleJson';
 import { fieldsFromPaste, type DescribedField } from '@/core/titles/describedField';
 import { readPastedMenu } from '@/core/titles/pastedMenu';
@@ -19,12 +21,13 @@ interface Props {
   copies: readonly { id: string; name: string }[];
   onFields(fields: DescribedField[]): void;
   onTitle(document: TitleDocument): void;
+  onBase(program: BaseProgram): void;
 }
 
 const LARGEST_MB = 2;
 
 /** The quick ways to a list of fields: a usual shape, lines from a menu, a file, a title that is much alike. */
-export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props) {
+export function QuickWays({ isOpen, of, page, copies, onFields, onTitle, onBase }: Props) {
   const [text, setText] = useState('');
   const [problems, setProblems] = useState<Problem[]>([]);
   const paste = () => {
@@ -51,6 +54,15 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props
       const read = readTitleJson(await file.text());
       setProblems(read.ok ? [] : read.problems);
       if (read.ok) onTitle(read.value);
+    } catch (error) {
+      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
+    }
+  };
+  const openBase = async (file: File) => {
+    try {
+      const read = readBaseJson(await file.text());
+      setProblems(read.ok ? [] : read.problems);
+      if (read.ok) onBase(read.value);
     } catch (error) {
       notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
     }
@@ -115,6 +127,14 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle }: Props
               onFile={(file) => void open(file)}
             />
           </div>
+        )}
+        {of === 'base' && (
+          <FileInput
+            label="or open a .base.json"
+            accept=".json,application/json"
+            mostMb={LARGEST_MB}
+            onFile={(file) => void openBase(file)}
+          />
         )}
         {problems.length > 0 && (
           <div role="alert" className="border-l-4 border-rust pl-3 text-[15px]">

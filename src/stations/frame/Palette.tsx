@@ -90,6 +90,12 @@ export function Palette({
     },
     {
       group: 'Settings',
+      name: 'Share what you described: titles, cars, roads, base',
+      words: ['pack', 'export', 'import', 'friend', 'share', 'file'],
+      run: () => go('/translate/share'),
+    },
+    {
+      group: 'Settings',
       name: 'Describe a road of your own',
       words: ['track', 'circuit', 'radius', 'hairpin'],
       run: () => go('/translate/describe?of=road'),

@@ -2,7 +2,7 @@
 
 import { openOf } from '@/book/judge/road/axes';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useTransition } from 'react';
 import type { AxisName } from '@/core/axes/axes';
 import { tone } from '@/live/voice';
 import { changeAsked } from '@/core/settings/proposal';
@@ -31,6 +31,7 @@ export function AdviseTask({
   const [passed, setPassed] = useState<readonly string[]>([]);
   const [isBusy, setBusy] = useState(false);
   const [isLate, setLate] = useState(false);
+  const [isRefreshing, startRefresh] = useTransition();
   const axis = view.axes.find((a) => a.axis === name);
   const hasArrived = axis !== undefined && axis.capture !== null && axis.capture.id !== before;
   const next = hasArrived ? openOf(axis).find((r) => !passed.includes(r.parameter)) : undefined;
@@ -38,7 +39,8 @@ export function AdviseTask({
     const timer = setTimeout(() => setLate(true), ARRIVES_MS);
     return () => clearTimeout(timer);
   }, []);
-  const isOver = hasArrived ? !next : isLate;
+  // What comes next goes by what is set: not before the page knows of it.
+  const isOver = hasArrived ? !next && !isBusy && !isRefreshing : isLate;
   useEffect(() => {
     if (isOver) onDone();
   }, [isOver, onDone]);
@@ -49,7 +51,7 @@ export function AdviseTask({
     setBusy(true);
     try {
       if (told(await applyChange(changeAsked(next, view.settings)))) tone('counted');
-      router.refresh();
+      startRefresh(() => router.refresh());
     } finally {
       setBusy(false);
     }

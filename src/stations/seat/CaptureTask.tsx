@@ -1,5 +1,6 @@
 'use client';
 
+import { workedByOf } from '@/core/rig/rigSpec';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { obedientMotion } from '@/core/axes/actor';
 import type { AxisName } from '@/core/axes/axes';
@@ -90,7 +91,8 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
   const draw = useMemo(() => (session ? liveTrace(session) : () => undefined), [session]);
   if (!status || !session) return null;
   const isSequential = view.rig.spec.shifter?.kind === 'sequential';
-  const prompt = promptOf(axis, status.step, status.at, isSequential);
+  const by = workedByOf(view.rig.spec);
+  const prompt = promptOf(axis, status.step, status.at, isSequential, by);
   const problem = status.problems[0];
   const remark = problem
     ? describeProblem(problem)
@@ -98,7 +100,7 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
       ? remarkText({ kind: 'unplugged' }, axis)
       : status.otherMoves
         ? otherAxisText(axis, status.otherMoves)
-        : remarkText(status.remark, axis);
+        : remarkText(status.remark, axis, by);
   return (
     <SeatScreen
       {...prompt}

@@ -1,5 +1,6 @@
 'use client';
 
+import { workedByOf } from '@/core/rig/rigSpec';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { tone } from '@/live/voice';
@@ -40,7 +41,7 @@ export function ProofTask({ view, taught, place, onDone }: TaskProps) {
   if (!status?.current) return null;
   return (
     <SeatScreen
-      {...proofPrompt(status.current)}
+      {...proofPrompt(status.current, workedByOf(view.rig.spec))}
       done={place.done}
       of={place.of}
       remark={

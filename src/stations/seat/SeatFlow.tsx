@@ -26,7 +26,7 @@ export function SeatFlow({ view, wish }: { view: BookView; wish: SeatWish }) {
   if (!source || state === 'waiting')
     return (
       <SeatScreen
-        title="Press any pedal"
+        title="Press any pedal, or pull a paddle"
         how="The browser shows a wheel or pedal set only after something on it has moved."
         done={0}
         of={1}

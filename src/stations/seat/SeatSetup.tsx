@@ -27,7 +27,7 @@ const STEPS: Step[] = [
   {
     axis: 'brake',
     title: 'Press the brake to its stop and let go',
-    how: 'The browser shows a device only after something on it has moved. Nothing else, please.',
+    how: 'The browser shows a device only after something on it has moved. By hand alone: pull the brake’s paddle.',
     isOptional: false,
   },
   {
@@ -77,6 +77,7 @@ export function SeatSetup({ names }: { names: string[] }) {
   const [found, setFound] = useState<Found>({});
   const [at, setAt] = useState(0);
   const [pedals, setPedals] = useState<Pedals>({});
+  const [isByHand, setByHand] = useState<boolean | null>(null);
   const isMaking = useRef(false);
   const step = STEPS[at];
   const of = STEPS.length + 1;
@@ -84,17 +85,24 @@ export function SeatSetup({ names }: { names: string[] }) {
     if (isMaking.current) return;
     isMaking.current = true;
     const device = { kind: 'real' as const, axes: found };
-    void makeRig({ name: freeName(names), device, isDirect }).then((reply) => {
+    void makeRig({ name: freeName(names), device, isDirect, isByHand: isByHand === true }).then((reply) => {
       if (told(reply)) router.refresh();
     });
   };
-  if (!step)
+  if (!step) {
+    // Who has a clutch pedal has feet on the others.
+    const isAsked = found.clutch === undefined && isByHand === null;
     return (
       <>
-        <HowStrong pedals={pedals} done={at} of={of} onAnswer={make} />
+        {isAsked ? (
+          <ByPedals key="hand" {...BY_HAND} pedals={pedals} done={at} of={of} onAnswer={setByHand} />
+        ) : (
+          <ByPedals key="base" {...HOW_STRONG} pedals={pedals} done={at} of={of} onAnswer={make} />
+        )}
         <Notices />
       </>
     );
+  }
   const next = (source: AxisSource | null) => {
     if (source) {
       setFound((known) => ({ ...known, [step.axis]: source }));
@@ -220,17 +228,32 @@ function sameSight(a: Assignment, b: Assignment): boolean {
   return a.isTie === b.isTie && step(a.moved) === step(b.moved) && a.found === b.found;
 }
 
-/** Cautions follow from the base: brake for yes, throttle for no. */
-function HowStrong({
+/** Cautions follow from the base. */
+const HOW_STRONG = {
+  title: 'Is the base a direct drive?',
+  how: 'The rim sits straight on the motor; it is strong, and came with a stop button. A gear or belt base is none.',
+};
+/** What is asked of fingers is worded so. */
+const BY_HAND = {
+  title: 'Do you brake and accelerate by hand?',
+  how: 'With the paddles of the rim, not with your feet.',
+};
+
+/** A question that two pedals answer: brake for yes, throttle for no. */
+function ByPedals({
+  title,
+  how,
   pedals,
   done,
   of,
   onAnswer,
 }: {
+  title: string;
+  how: string;
   pedals: Pedals;
   done: number;
   of: number;
-  onAnswer(isDirect: boolean): void;
+  onAnswer(isYes: boolean): void;
 }) {
   const [holding, setHolding] = useState<'yes' | 'no' | null>(null);
   const latest = useRef(onAnswer);
@@ -251,8 +274,8 @@ function HowStrong({
   }, [pedals]);
   return (
     <SeatScreen
-      title="Is the base a direct drive?"
-      how="The rim sits straight on the motor; it is strong, and came with a stop button. A gear or belt base is none."
+      title={title}
+      how={how}
       done={done}
       of={of}
       remark={holding === null ? '' : holding === 'yes' ? 'Yes: hold it…' : 'No: hold it…'}

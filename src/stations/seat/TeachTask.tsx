@@ -9,11 +9,11 @@ import { useSeatAnswer } from './useSeatAnswer';
 const PROMPTS = {
   yes: {
     title: 'Press the button that shall mean yes',
-    how: 'A paddle is best. No button at hand? Hold any pedal down for a second.',
+    how: 'A paddle is best. No button at hand? Hold any pedal or analogue paddle for a second.',
   },
   no: {
     title: 'Now the one that shall mean no',
-    how: 'The other paddle. None? Hold any pedal down for a second.',
+    how: 'The other paddle. None? Hold any pedal or analogue paddle for a second.',
   },
 } as const;
 

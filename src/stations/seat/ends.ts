@@ -1,4 +1,5 @@
 import { proofReason } from '@/core/axes/proof';
+import { workedByOf } from '@/core/rig/rigSpec';
 import type { BookView } from '@/book/model/bookView';
 import type { GoEnd } from './task';
 
@@ -13,14 +14,22 @@ export function readyOrNot({ road }: Pick<BookView, 'road'>): GoEnd {
 }
 
 /** How a go ends that proves the axes: settled, or the exact reasons why not. */
-export function provedOrNot({ proof, names, axes }: Pick<BookView, 'proof' | 'names' | 'axes'>): GoEnd {
+export function provedOrNot({
+  proof,
+  names,
+  axes,
+  rig,
+}: Pick<BookView, 'proof' | 'names' | 'axes' | 'rig'>): GoEnd {
   const leaveTo = '/axes/check';
   if (!proof) return { title: 'Not proved yet', how: 'No axis is measured so far.', leaveTo };
   const failed = proof.results.filter((result) => !result.passed);
   if (failed.length > 0)
     return {
       title: `${failed.length} did not come`,
-      how: failed.map(proofReason).slice(0, 3).join(' '),
+      how: failed
+        .map((result) => proofReason(result, workedByOf(rig.spec)))
+        .slice(0, 3)
+        .join(' '),
       leaveTo,
     };
   const missing = axes.filter((axis) => !axis.capture);

@@ -106,9 +106,15 @@ export function TranslateStation({ view, sources }: { view: BookView; sources: D
           <NextStep
             number={3}
             title="A title or base that is not in the list"
-            actions={<LinkButton href="/translate/describe">Describe it</LinkButton>}
+            actions={
+              <>
+                <LinkButton href="/translate/describe">Describe it</LinkButton>
+                <LinkButton href="/translate/share">From a pack</LinkButton>
+              </>
+            }
           >
-            Three minutes at its menus: what it shows at neutral, at the ends, and at three known inputs.
+            Three minutes at its menus: what it shows at neutral, at the ends, and at three known inputs. Or
+            somebody has described it already, and shares it.
           </NextStep>
         </>
       }

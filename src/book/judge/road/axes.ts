@@ -6,7 +6,7 @@ import type { Finding, Health } from '../../model/stationHealth';
 
 export type AxisFacts = Pick<
   AxisView,
-  'axis' | 'name' | 'capture' | 'problems' | 'draft' | 'effective' | 'recommendations' | 'declined'
+  'axis' | 'by' | 'name' | 'capture' | 'problems' | 'draft' | 'effective' | 'recommendations' | 'declined'
 >;
 
 /** A resting foot that is seen beyond the dead zone in force, and something to do about it. */
@@ -31,7 +31,7 @@ export const openOf = ({ recommendations, declined }: Pick<AxisFacts, 'recommend
 const FAULTS: { says(axis: AxisFacts): string | null; mendedBy?: 'deadzone' | 'saturation' }[] = [
   { says: ({ problems, name }) => (problems.length > 0 ? `${name} capture cannot be read` : null) },
   {
-    says: (axis) => (drags(axis) ? `${axis.name} drags under a ${restingLimb(axis.axis)}` : null),
+    says: (axis) => (drags(axis) ? `${axis.name} drags under a ${restingLimb(axis.axis, axis.by)}` : null),
     mendedBy: 'deadzone',
   },
   {
@@ -59,7 +59,7 @@ export function axisFinding(axis: AxisFacts): Finding {
   const isWanted = ({ mendedBy }: (typeof FAULTS)[number]) =>
     mendedBy !== undefined && declined.includes(mendedBy);
   const heading = capture
-    ? inWords(capture.analysis, recommendations, drags(axis))
+    ? inWords(capture.analysis, recommendations, drags(axis), axis.by)
     : `The ${name.toLowerCase()} is not measured yet`;
   if (draft) return { health: 'under-way', reason: `${name} capture waits to go on`, heading };
   const faults = FAULTS.filter(({ says }) => says(axis) !== null);

@@ -32,6 +32,7 @@ function axis(
 ): RoadFacts['axes'][number] {
   return {
     axis: name,
+    by: 'feet',
     name: name === 'brake' ? 'Brake' : 'Throttle',
     capture: null,
     problems: [],

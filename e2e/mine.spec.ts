@@ -1,0 +1,193 @@
+import type { Locator, Page } from '@playwright/test';
+import { layTrack, type TrackSpec } from '../src/core/vehicle/track';
+import { expect, message, test } from './fixtures';
+import { wrenScript } from './wrenScript';
+
+test.use({ book: 'empty' });
+
+const TITLE = `Overall gain 70 0 100
+Minimum force 3 0 20
+Damper 10 0 100
+Road effect 35 0 100
+Kerb effect 50 0 100
+Wheel rotation 900 180 1440
+Dead zone 0 0 50
+Saturation 100 50 100
+Linearity 1,00 0,50 3,00`;
+const BASE = `Strength 80 0 100
+Damper let in 100 0 100
+Own damper 10 0 100`;
+
+const corner = (straightM: number, radiusM: number, angleDeg: number) => ({
+  ...{ straightM, radiusM, angleDeg },
+  clothoidM: 8,
+});
+const RING: TrackSpec = {
+  ...{ id: 'ring', name: 'Ring', widthM: 8, closed: true },
+  segments: [corner(160, 11, 180), corner(60, 60, 30), corner(60, 60, -30), corner(48, 11, 180)],
+};
+
+/** Four laps of a road that nobody knows, as some logger writes them. */
+function log(head: string, strength: number): string {
+  const { x, y, curvature, stepM } = layTrack({ ...RING, closed: false });
+  const n = x.length;
+  const pace = 14;
+  const rows = Array.from({ length: 4 * n }, (_, i) => {
+    const k = curvature[i % n]!;
+    const tight = Math.min(1, Math.abs(k) * 11);
+    return [
+      (i * stepM) / pace,
+      1 + Math.floor(i / n),
+      (i % n) * stepM,
+      pace * 3.6,
+      k * 11 * 110,
+      tight > 0.3 ? 0.2 : 1,
+      tight > 0.05 && tight < 0.3 ? 0.8 : 0,
+      -strength * Math.sign(k) * tight + 0.02 * Math.sin(i),
+      x[i % n]!,
+      y[i % n]!,
+    ]
+      .map((value) => Number(value.toFixed(4)))
+      .join(',');
+  });
+  const names =
+    'clock (s),lap,lap dist (m),pace (km/h),steer (deg),throttle,brake,ffb (ratio),pos x (m),pos y (m)';
+  return [head, names, ...rows].join('\n');
+}
+
+/** Goes on with the Tab key until something has the keys, as a driver does who has no mouse. */
+async function tabTo(page: Page, wanted: Locator) {
+  await wanted.waitFor();
+  for (let i = 0; i < 200; i++) {
+    if (await wanted.evaluate((one) => one === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('no Tab leads there');
+}
+
+test('with a wheel, a title, a base, a car, a road and logs of one’s own, all the way to a card that is typed in', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(900_000);
+  const from = Date.now();
+  let decisions = 0;
+  const keys = page.keyboard;
+  const heading = page.getByRole('heading', { level: 1 });
+  const next = page.getByRole('region', { name: 'What to do next' });
+  const decide = async (act: Promise<unknown>) => {
+    decisions++;
+    await act;
+  };
+
+  // The wheel: from the seat, by the device alone.
+  await page.addInitScript(wrenScript());
+  await page.goto(server.url);
+  await expect(heading).toHaveText('The axes of the Home rig are settled', { timeout: 570_000 });
+  const settled = Date.now();
+
+  // The title, by keyboard.
+  await page.goto(`${server.url}/translate/describe`);
+  await tabTo(page, page.getByLabel('What is it called?'));
+  await keys.type('Low Ferry');
+  await tabTo(page, page.getByRole('textbox', { name: /^Type or paste its menu/ }));
+  await keys.type(TITLE);
+  await keys.press('Tab');
+  await keys.press('Enter');
+  await expect(page.getByLabel('Field 1, label')).toBeFocused();
+  await decide(keys.press('Enter'));
+  await expect(message(page, 'Low Ferry can be chosen as a title now')).toBeVisible();
+
+  // The base and what it gives, by keyboard.
+  await page.goto(`${server.url}/translate/describe?of=base`);
+  await tabTo(page, page.getByRole('textbox', { name: /^Type or paste its menu/ }));
+  await keys.type(BASE);
+  await keys.press('Tab');
+  await keys.press('Enter');
+  await expect(page.getByLabel('Field 1, label')).toBeFocused();
+  await decide(keys.press('Enter'));
+  await expect(page).toHaveURL(/\/force$/);
+  await page.goto(`${server.url}/rig`);
+  await tabTo(page, page.getByLabel('Rated torque'));
+  await keys.type('4.5');
+  await decide(keys.press('Enter'));
+  await expect(message(page, 'Home rig is written down')).toBeVisible();
+
+  // The car, by keyboard.
+  await page.goto(`${server.url}/translate/describe?of=car`);
+  await tabTo(page, page.getByLabel('Called', { exact: true }));
+  await keys.type('Loft Special');
+  await tabTo(page, page.getByLabel('Steering ratio'));
+  await keys.type('14');
+  await decide(keys.press('Enter'));
+  await expect(page).toHaveURL(/\/lock$/);
+  await expect(page.getByText('On the Home rig in Low Ferry with the Loft Special')).toBeVisible();
+
+  // Three logs of a shape that nobody has spoken of, and the road in them.
+  await page.goto(`${server.url}/ride`);
+  await page.getByLabel('Log to take in').setInputFiles(
+    [0.6, 0.8, 1.2].map((strength, i) => ({
+      name: `evening-${i + 1}.csv`,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(log(`# started: 2026-01-05T19:${10 + 10 * i}:00Z`, strength)),
+    })),
+  );
+  await expect(heading).toHaveText('evening-1.csv: what are its columns?');
+  await page.getByLabel('clock is taken for').selectOption('t_s');
+  await page.getByLabel('pace is taken for').selectOption('speed_mps');
+  await decide(next.getByRole('button', { name: 'So it is, in all 3 logs' }).click());
+  await page.getByLabel('Road they were driven on').fill('Ferry road');
+  await decide(next.getByRole('button', { name: 'Keep these 3' }).click());
+  await expect(heading).toHaveText('3 of 3 files lie on the trail', { timeout: 60_000 });
+  await next.getByRole('button', { name: 'Back to Ride' }).click();
+  await next.getByRole('link', { name: 'Make it a road of yours' }).click();
+  await expect(heading).toHaveText(/^A road of 0\.\d\d km, \d corners$/);
+  await page.getByLabel('Called', { exact: true }).fill('Ferry road, as driven');
+  await decide(next.getByRole('button', { name: 'Keep this road' }).click());
+  await expect(page).toHaveURL(/\/lock$/);
+
+  // 1 Ready, 2 Axes, 3 Shape, 4 Lock: what was measured holds in a title of one's own.
+  await page.goto(`${server.url}/ready`);
+  await expect(heading).not.toBeEmpty();
+  await page.goto(`${server.url}/axes/brake`);
+  await expect(page.getByText(/under a resting foot/)).toBeVisible();
+  await page.goto(`${server.url}/shape/brake`);
+  await expect(page.getByRole('slider', { name: 'Dead zone' })).toBeVisible();
+  await page.goto(`${server.url}/lock`);
+  await expect(page.getByText(/of the hands for the 1[01]\.\d(?: ± \d\.\d)? m hairpin/)).toBeVisible();
+
+  // 5 Force: what rests on nothing given says so, and no gain is advised on a scale that nobody knows.
+  await page.goto(`${server.url}/force`);
+  await expect(next.getByText(/^How strong is the force of the/)).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByRole('button', { name: /^Apply: Overall gain/ })).toHaveCount(0);
+  await expect(page.getByText('◇').first()).toBeVisible();
+  // A log knows how strong its signal was: its clipping is computed.
+  const clippingOf = page.getByLabel('Clipping of');
+  const names = await clippingOf.locator('option').allTextContents();
+  await clippingOf.selectOption({ index: names.findIndex((one) => one.startsWith('evening-3')) });
+  await expect(page.getByText('of the ride is clipped', { exact: true })).toBeVisible({ timeout: 90_000 });
+
+  // 6 Ride, 7 Verdict: the logs against one another, on their own road.
+  await page.goto(`${server.url}/ride`);
+  await expect(
+    page.getByRole('table', { name: 'Rides of this combination' }).getByRole('row', { name: /evening-/ }),
+  ).toHaveCount(3);
+  await page.goto(`${server.url}/verdict`);
+  await expect(heading).not.toBeEmpty();
+
+  // 8 Card.
+  await page.goto(`${server.url}/card`);
+  const card = page.getByRole('article', { name: 'Setup card' });
+  await expect(
+    card.getByRole('heading', { name: 'Loft Special on the Home rig in Low Ferry' }),
+  ).toBeVisible();
+  await expect(card.getByText('Overall gain')).toBeVisible();
+  await tabTo(page, next.getByRole('button', { name: 'It is typed in' }));
+  await decide(keys.press('Enter'));
+  await expect(next.getByRole('heading', { name: 'Typed in', exact: true })).toBeVisible();
+  const seconds = (ms: number) => (ms / 1000).toFixed(0);
+  test.info().annotations.push({
+    type: 'counted',
+    description: `${seconds(settled - from)} s in the seat, ${seconds(Date.now() - settled)} s after it, ${decisions} decisions to a typed-in card`,
+  });
+});
