@@ -24,7 +24,7 @@ const corner = (straightM: number, radiusM: number, angleDeg: number) => ({
 });
 const RING: TrackSpec = {
   ...{ id: 'ring', name: 'Ring', widthM: 8, closed: true },
-  segments: [corner(160, 11, 180), corner(60, 60, 30), corner(60, 60, -30), corner(48, 11, 180)],
+  segments: [corner(160, 40, 180), corner(60, 90, 30), corner(60, 90, -30), corner(48, 40, 180)],
 };
 
 /** Four laps of a road that nobody knows, as some logger writes them. */
@@ -34,16 +34,17 @@ function log(head: string, strength: number): string {
   const pace = 14;
   const rows = Array.from({ length: 4 * n }, (_, i) => {
     const k = curvature[i % n]!;
-    const tight = Math.min(1, Math.abs(k) * 11);
+    const tight = Math.min(1, Math.abs(k) * 40);
     return [
       (i * stepM) / pace,
       1 + Math.floor(i / n),
       (i % n) * stepM,
       pace * 3.6,
-      k * 11 * 110,
+      k * 40 * 60,
       tight > 0.3 ? 0.2 : 1,
       tight > 0.05 && tight < 0.3 ? 0.8 : 0,
       -strength * Math.sign(k) * tight + 0.02 * Math.sin(i),
+      k * pace,
       x[i % n]!,
       y[i % n]!,
     ]
@@ -51,7 +52,7 @@ function log(head: string, strength: number): string {
       .join(',');
   });
   const names =
-    'clock (s),lap,lap dist (m),pace (km/h),steer (deg),throttle,brake,ffb (ratio),pos x (m),pos y (m)';
+    'clock (s),lap,lap dist (m),pace (km/h),steer (deg),throttle,brake,ffb (ratio),yaw rate (rad/s),pos x (m),pos y (m)';
   return [head, names, ...rows].join('\n');
 }
 
@@ -96,7 +97,7 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   await keys.press('Enter');
   await expect(page.getByLabel('Field 1, label')).toBeFocused();
   await decide(keys.press('Enter'));
-  await expect(message(page, 'Low Ferry can be chosen as a title now')).toBeVisible();
+  await expect(page.getByText('On the Home rig in Low Ferry')).toBeVisible();
 
   // The base and what it gives, by keyboard.
   await page.goto(`${server.url}/translate/describe?of=base`);
@@ -154,7 +155,7 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   await page.goto(`${server.url}/shape/brake`);
   await expect(page.getByRole('slider', { name: 'Dead zone' })).toBeVisible();
   await page.goto(`${server.url}/lock`);
-  await expect(page.getByText(/of the hands for the 1[01]\.\d(?: ± \d\.\d)? m hairpin/)).toBeVisible();
+  await expect(page.getByText(/of the hands for the (39|4[01])\.\d(?: ± \d\.\d)? m hairpin/)).toBeVisible();
 
   // 5 Force: what rests on nothing given says so, and no gain is advised on a scale that nobody knows.
   await page.goto(`${server.url}/force`);
@@ -163,14 +164,24 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   await expect(page.getByText('◇').first()).toBeVisible();
   // A log knows how strong its signal was: its clipping is computed.
   const clippingOf = page.getByLabel('Clipping of');
-  const names = await clippingOf.locator('option').allTextContents();
-  await clippingOf.selectOption({ index: names.findIndex((one) => one.startsWith('evening-3')) });
+  const choose = async (name: string) => {
+    const names = await clippingOf.locator('option').allTextContents();
+    await clippingOf.selectOption({ index: names.findIndex((one) => one.startsWith(name)) });
+  };
+  await choose('evening-3');
   await expect(page.getByText('of the ride is clipped', { exact: true })).toBeVisible({ timeout: 90_000 });
+  // And how strong the title writes this car: from now on its force is computed on that.
+  await choose('evening-1');
+  await expect(next.getByText(/^Full scale of the Loft Special: \d+\.\d N·m$/)).toBeVisible({
+    timeout: 90_000,
+  });
+  await decide(next.getByRole('button', { name: 'Write it down' }).click());
+  await expect(next.getByText(/^(Full scale|How strong)/)).toHaveCount(0, { timeout: 90_000 });
 
   // 6 Ride, 7 Verdict: the logs against one another, on their own road.
   await page.goto(`${server.url}/ride`);
   await expect(
-    page.getByRole('table', { name: 'Rides of this combination' }).getByRole('row', { name: /evening-/ }),
+    page.getByRole('table', { name: 'Rides of this combination' }).getByRole('row', { name: /Jan/ }),
   ).toHaveCount(3);
   await page.goto(`${server.url}/verdict`);
   await expect(heading).not.toBeEmpty();

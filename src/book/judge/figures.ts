@@ -26,6 +26,7 @@ export const FIGURES: Record<string, FigureKind> = {
   'Force: let go at a slow roll and at speed, least damper, greatest minimum force': 'calm',
   'Force: detail, roughness, what the base’s smoothing can do, the centre': 'smooth',
   'Force: clipping of a ride of the book': 'ride',
+  'Force: full-scale torque of a car, from a log': 'ride',
   'Force: the cars of a title against one another': 'torque',
   'Force: a crash': 'crash',
   'Force: how soon a let-go rim turns half a turn': 'crash',

@@ -17,6 +17,7 @@ import * as frame from './settings';
 import * as ready from './readiness';
 import type { Reply } from './reply';
 import * as buttons from './buttons';
+import * as fullScale from './fullScale';
 import * as ride from './rides';
 import * as roads from './roads';
 import * as rig from './rigs';
@@ -158,6 +159,7 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
       saveMap: [{ on: { 'look-back': 3 }, held: [], isPractice: false, isConsole: false }],
     },
   ],
+  fullScale: [fullScale, { keepFullScale: [12.5] }],
   roads: [
     roads,
     {

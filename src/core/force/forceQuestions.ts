@@ -1,3 +1,4 @@
+import { fullScaleFromLog } from './fullScaleFromLog';
 import { answerTo, COMPLAINTS, type FeelAnswer } from '../feel/complaints';
 import { feelFactsOf } from '../feel/feelFacts';
 import type { RideLog } from '../rides/rideLog';
@@ -166,12 +167,15 @@ export function judgeLogged(
   isSimulated = false,
 ): LoggedReport | null {
   const chain = chainOf(facts);
-  const judged = judgeLog(log, chainOf({ ...facts, values: then }).title.gain, chain.title.gain);
+  const before = chainOf({ ...facts, values: then });
+  const judged = judgeLog(log, before.title.gain, chain.title.gain);
   if (!judged) return null;
   const isTold = !(isSimulated && facts.car.scaleIsAssumed);
   return {
     judgement: judged.judgement,
     gain: isTold ? gainAdvice(facts, chain, judged, schools.clipping) : null,
+    // A simulated ride would only tell what was assumed for it.
+    scale: isSimulated ? null : fullScaleFromLog(log, before.car, before.title.gain),
   };
 }
 

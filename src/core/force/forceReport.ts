@@ -1,3 +1,4 @@
+import type { FullScale } from './fullScaleFromLog';
 import type { BalanceReport } from './balance';
 import type { ChainFacts } from './chainOf';
 import type { Smoothness } from './detail';
@@ -50,6 +51,8 @@ export interface LoggedRide {
 export interface LoggedReport {
   judgement: SignalJudgement;
   gain: Proposal | null;
+  /** What the log says of the car's full scale; `null` where it says nothing of it. */
+  scale: FullScale | null;
 }
 
 /** Settings heard one after the other over the same road. */

@@ -43,12 +43,14 @@ function momentIn(text: string, from: Started['from']): Started | null {
   const year = YEAR_FIRST.exec(text);
   if (year) {
     const [, y, m, d, h, min, s = '00', zone = ''] = year;
-    return momentOf(`${y}-${m}-${d}T${h}:${min}:${s}${zone.replace(/^([+-]\d\d)(\d\d)$/, '$1:$2')}`, from);
+    // Four digits of a zone, written as dates want them.
+    const offset = zone.length === 5 ? `${zone.slice(0, 3)}:${zone.slice(3)}` : zone;
+    return momentOf(`${y}-${m}-${d}T${h}:${min}:${s}${offset}`, from);
   }
   const day = DAY_FIRST.exec(text);
   if (!day) return null;
-  const [, d, m, y, h, min, s = '00'] = day;
-  return momentOf(`${y}-${m}-${d}T${h}:${min}:${s}`, from);
+  const [, dd, mm, yyyy, h, min, s = '00'] = day;
+  return momentOf(`${yyyy}-${mm}-${dd}T${h}:${min}:${s}`, from);
 }
 
 function momentOf(iso: string, from: Started['from']): Started | null {

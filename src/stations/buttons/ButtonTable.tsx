@@ -104,7 +104,7 @@ export function ButtonTable({
           view: ({ index, name }) => (
             <button
               type="button"
-              className="min-h-11 cursor-pointer text-sm underline underline-offset-4"
+              className="min-h-11 cursor-pointer text-sm whitespace-nowrap underline underline-offset-4"
               aria-label={`Take ${name || `button ${index + 1}`} out`}
               onClick={() => onChange(buttons.filter((one) => one.index !== index))}
             >

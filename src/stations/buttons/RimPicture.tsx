@@ -3,7 +3,7 @@ import { thumbSeconds, type ButtonMap } from '@/core/buttons/buttonMap';
 import { RIM_SPOTS, secondsOf, type RimButton } from '@/core/rig/rimButton';
 
 const R = 150;
-const [CX, CY] = [250, 172];
+const [CX, CY] = [310, 168];
 
 /** The rim from the seat: what lies under the thumbs, what has to be stretched for, what takes a hand off. */
 export function RimPicture({
@@ -20,8 +20,8 @@ export function RimPicture({
   const onThumb = buttons.filter((one) => secondsOf(one) <= thumb).length;
   return (
     <svg
-      viewBox="0 0 500 400"
-      className="h-80 w-full max-w-2xl"
+      viewBox="0 0 620 372"
+      className="h-[22rem] w-full max-w-2xl"
       role="img"
       aria-label={`The rim from the seat with ${buttons.length} buttons, ${onThumb} of them within reach of the resting grip.`}
     >
@@ -59,7 +59,7 @@ export function RimPicture({
               strokeWidth={isNear ? 2.5 : 1.25}
               strokeDasharray={button.seconds === null ? '3 2' : undefined}
             />
-            <text x={x} y={y + 4} textAnchor="middle" fontSize="11" fontWeight="600" fill="currentColor">
+            <text x={x} y={y + 4} textAnchor="middle" fontSize="12" fontWeight="600" fill="currentColor">
               {button.index + 1}
             </text>
             {wordOn(map, button.index) !== '' && (
@@ -67,7 +67,7 @@ export function RimPicture({
                 x={x + (x < CX - 5 ? -16 : x > CX + 5 ? 16 : 0)}
                 y={x < CX - 5 || x > CX + 5 ? y + 4 : y + 26}
                 textAnchor={x < CX - 5 ? 'end' : x > CX + 5 ? 'start' : 'middle'}
-                fontSize="12"
+                fontSize="17"
                 fill="currentColor"
                 stroke="var(--ground)"
                 strokeWidth="4"

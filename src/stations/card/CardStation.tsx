@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { cardCsv, cardMarkdown } from '@/core/card/setupCard';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
+import { notify } from '@/ui/notices';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
@@ -11,11 +12,13 @@ import { told } from '@/parts/told';
 import { cardTypedIn } from '@/book/write/card';
 import { BackUp } from './BackUp';
 import { cardOf } from '@/book/judge/card';
+import type { CarTable } from '@/book/judge/carTable';
 import { findingOf } from '@/book/judge/road/roadHealth';
 import { CardSheet } from './CardSheet';
+import { CarValues } from './CarValues';
 
 /** Card: what to type, in the order of the menus; printed, taken along, ticked off from the seat. */
-export function CardStation({ view }: { view: BookView }) {
+export function CardStation({ view, cars }: { view: BookView; cars: CarTable | null }) {
   const card = cardOf(view);
   const typed = view.typedIn;
   const lines = card.pages.flatMap((page) => page.lines);
@@ -55,6 +58,7 @@ export function CardStation({ view }: { view: BookView }) {
             title="Take it along"
             actions={
               <>
+                <Button onClick={() => void copy(cardMarkdown(card))}>Copy as text</Button>
                 <Button onClick={() => window.print()}>Print on A5</Button>
                 <Button onClick={() => downloadText(`${name}.md`, cardMarkdown(card), 'text/markdown')}>
                   .md
@@ -75,6 +79,17 @@ export function CardStation({ view }: { view: BookView }) {
         </p>
       )}
       <CardSheet card={card} />
+      {cars && cars.cars.length > 1 && <CarValues table={cars} />}
     </StationPage>
   );
+}
+
+/** For a message to somebody: the whole card, with the hardware that it was made for. */
+async function copy(text: string) {
+  try {
+    await navigator.clipboard.writeText(text);
+    notify('The card is copied: paste it wherever you write');
+  } catch {
+    notify('This browser does not let the card be copied. Save it as .md in its place.', 'fault');
+  }
 }

@@ -6,6 +6,7 @@ import { isDescribed } from '@/core/force/chainOf';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
+import type { FullScale } from '@/core/force/fullScaleFromLog';
 import type { ForceReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
@@ -17,6 +18,7 @@ import { ProposalStep } from '@/parts/ProposalStep';
 import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
 import { heavierCaution } from '@/book/judge/force';
+import { FullScaleStep } from './FullScaleStep';
 import { SchoolStep } from './SchoolStep';
 import type { ForceState } from './useForce';
 
@@ -24,11 +26,14 @@ import type { ForceState } from './useForce';
 export function ForceAdviceSteps({
   force,
   report,
+  scale,
   view,
 }: {
   force: ForceState;
   /** Of the ride that is chosen. */
   report: ForceReport | null;
+  /** What the ride that is chosen says of the car's full scale. */
+  scale: FullScale | null;
   view: BookView;
 }) {
   const { stability, smooth } = force;
@@ -50,21 +55,7 @@ export function ForceAdviceSteps({
           Its drive and its rated torque, from the maker’s page: until then all of this is of a usual base.
         </NextStep>
       )}
-      {view.car.scaleIsAssumed && (
-        <NextStep
-          number={first}
-          title={`How strong is the force of the ${view.names.car} here?`}
-          actions={
-            <>
-              <LinkButton href="/ride">Bring in a log</LinkButton>
-              <LinkButton href={`/translate/describe?of=car&id=${view.car.id}`}>Describe the car</LinkButton>
-            </>
-          }
-        >
-          Its full-scale torque in {view.names.title} is taken as usual, {view.car.fullScaleNm} N·m: no gain
-          is advised on that. A log with the force signal tells it.
-        </NextStep>
-      )}
+      {view.car.scaleIsAssumed && <FullScaleStep number={first} view={view} scale={scale} />}
       {shown.map((one, i) => (
         <AdviceStep
           key={proposalId(one)}

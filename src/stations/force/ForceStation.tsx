@@ -88,7 +88,12 @@ function KnownForce({ view, sides, part, like }: Props) {
             (panel === 'feels' ? (
               <FeelsStep />
             ) : (
-              <ForceAdviceSteps force={force} report={report} view={view} />
+              <ForceAdviceSteps
+                force={force}
+                report={report}
+                scale={logged.report?.scale ?? null}
+                view={view}
+              />
             ))}
         </>
       }

@@ -84,12 +84,13 @@ export function EveningOfLogs({ evening }: { evening: Evening }) {
             { head: 'File', value: ({ file }) => file.name, isRowHead: true, className: 'max-w-48 truncate' },
             {
               head: 'MB',
-              value: ({ file }) => Number((file.size / 1024 / 1024).toFixed(1)),
+              value: ({ file }) => Number((file.size / 1024 / 1024).toFixed(2)),
               isFigure: true,
             },
             {
               head: 'What it is',
               value: ({ state }) => STATES[state],
+              className: 'whitespace-nowrap',
               view: ({ state }) => (
                 <span className={state === 'none' || state === 'refused' ? 'text-rust' : ''}>
                   {STATES[state]}

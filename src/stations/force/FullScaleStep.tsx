@@ -1,0 +1,63 @@
+import type { FullScale } from '@/core/force/fullScaleFromLog';
+import type { BookView } from '@/book/model/bookView';
+import { keepFullScale } from '@/book/write/fullScale';
+import { told } from '@/parts/told';
+import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
+import { NextStep } from '@/ui/StationPage';
+
+/** How strong a title writes the force of a car of which nobody said it: from a log that is chosen, or how to get one. */
+export function FullScaleStep({
+  number,
+  view,
+  scale,
+}: {
+  number: number;
+  view: BookView;
+  /** What the chosen log says; `null` where none is chosen, or it says nothing of it. */
+  scale: FullScale | null;
+}) {
+  const { car, names } = view;
+  // A catalogue car's full scale belongs to the title that it comes with: only a car of one's own can be told.
+  const isOwn = car.id.startsWith('own-car-');
+  if (scale && isOwn) {
+    const said = `${scale.fullScaleNm.toFixed(1)} N·m`;
+    return (
+      <NextStep
+        number={number}
+        title={`Full scale of the ${names.car}: ${said}`}
+        actions={
+          <Button
+            look="next"
+            onClick={() =>
+              void keepFullScale(Number(scale.fullScaleNm.toFixed(2))).then((reply) =>
+                told(reply, `${said} is written down`),
+              )
+            }
+          >
+            Write it down
+          </Button>
+        }
+      >
+        ± {scale.plusMinusNm.toFixed(1)} N·m over {scale.seconds.toFixed(0)} s of corners of this log, at the
+        gain that is noted for it: what the front tyres give at that lateral acceleration over what{' '}
+        {names.title} wrote. The car’s weight, trails and ratio stand behind it.
+      </NextStep>
+    );
+  }
+  return (
+    <NextStep
+      number={number}
+      title={`How strong is the force of the ${names.car} here?`}
+      actions={
+        <>
+          <LinkButton href="/ride">Bring in a log</LinkButton>
+          <LinkButton href={`/translate/describe?of=car&id=${car.id}`}>Describe the car</LinkButton>
+        </>
+      }
+    >
+      Its full-scale torque in {names.title} is taken as usual, {car.fullScaleNm} N·m: no gain is advised on
+      that. A log with force, speed and lateral acceleration or yaw rate tells it: choose it above.
+    </NextStep>
+  );
+}
