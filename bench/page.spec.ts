@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { test } from '../e2e/fixtures';
 
@@ -179,4 +182,39 @@ test('stalls while recording, against a page that only draws a line', async ({ p
   const told = (tasks: number[]) => `${tasks.length}, longest ${Math.max(0, ...tasks).toFixed(0)} ms`;
   say('tasks over 50 ms in a minute of recording (goal: none)', told(recording));
   say('the same on a page that only draws a line: the machine itself', told(plain));
+});
+
+/** Half an hour at 60 rows a second, as a logger writes it. */
+function halfAnHour(seed: number): string {
+  const rows = Array.from({ length: 30 * 60 * 60 }, (_, i) => {
+    const t = i / 60;
+    const bend = Math.sin(t / 4 + seed);
+    return `${t.toFixed(3)},${1 + Math.floor(t / 90)},${((t % 90) * 38).toFixed(2)},${(130 + 30 * bend).toFixed(2)},${(90 * bend).toFixed(2)},${(0.5 + bend / 2).toFixed(3)},${Math.max(0, -bend).toFixed(3)},${(9 * bend).toFixed(3)},${(0.8 * bend).toFixed(4)},${(400 * bend).toFixed(2)},${(300 * Math.cos(t / 4)).toFixed(2)}`;
+  });
+  return [
+    'time (s),lap,distance (m),speed (km/h),steering (deg),throttle,brake,lateral acc (m/s2),ffb (ratio),x (m),y (m)',
+    ...rows,
+  ].join('\n');
+}
+
+test('an evening of twenty logs', async ({ page, server }) => {
+  test.setTimeout(600_000);
+  const folder = mkdtempSync(join(tmpdir(), 'evening-'));
+  try {
+    for (let i = 0; i < 20; i++) writeFileSync(join(folder, `stint-${i + 1}.csv`), halfAnHour(i));
+    await page.goto(`${server.url}/ride`);
+    await page.getByLabel('Folder of logs').setInputFiles(folder);
+    await page.getByRole('button', { name: /^So it is/ }).click({ timeout: 120_000 });
+    await page.getByRole('button', { name: 'Keep these 20' }).click();
+    const from = performance.now();
+    const busy = load(page);
+    await page
+      .getByRole('heading', { name: '20 of 20 files lie on the trail' })
+      .waitFor({ timeout: 500_000 });
+    const seconds = (performance.now() - from) / 1000;
+    say('twenty logs of half an hour taken in (goal: under 60 s)', `${seconds.toFixed(0)} s`);
+    say('main thread meanwhile, of which script', await busy);
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 });

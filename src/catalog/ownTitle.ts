@@ -83,6 +83,8 @@ function carMenuOf(document: TitleDocument): CarMenu {
 /** Two locks that no menu starts at: where a car's field follows them it comes at the car's own. */
 const PROBED_LOCKS = [611, 733] as const;
 
+const isOfCatalogue = (id: string) => !id.startsWith(OWN);
+
 /** Any title as a document: to be copied and changed, or taken along as a file. */
 export function titleDocument(title: Title): TitleDocument {
   const { name, about, rotation, forceHz, knowsForceHz, carIds, trackIds, traits } = title;
@@ -92,8 +94,9 @@ export function titleDocument(title: Title): TitleDocument {
     rotation,
     forceHz: knowsForceHz ? forceHz : null,
     pages: title.pages.flatMap((page) => pageDocument(title, page)),
-    cars: [...carIds],
-    tracks: [...trackIds],
+    // One's own cars and roads are driven in any title: none of them belongs to this one.
+    cars: carIds.filter(isOfCatalogue),
+    tracks: trackIds.filter(isOfCatalogue),
     traits,
     origin: '',
   };

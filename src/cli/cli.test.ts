@@ -11,6 +11,9 @@ import { START_FIELD } from '@/core/testing/startField';
 import { programmeFor } from '@/core/axes/programme';
 import type { AxisName } from '@/core/axes/axes';
 import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
+import { RIMS } from '@/catalog/rims';
+import { EMPTY_MAP } from '@/core/buttons/buttonMap';
+import { writeRimJson } from '@/core/formats/rimJson';
 import { readCaptureCsv, writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';
 import { filesForTests, pebble } from './testing/pebble';
@@ -375,4 +378,50 @@ it('names file, row and column of a fault', () => {
   const { code, err } = pebble('calibrate', path);
   expect(code).toBe(1);
   expect(err).toMatch(/bad\.capture\.csv: row 3, column "brake": "two" is not a number/);
+});
+
+it('buttons says where everything lies best on a rim, and what is badly placed', () => {
+  const path = file(
+    'tern.rim.json',
+    writeRimJson({
+      buttons: RIMS.tern,
+      map: { ...EMPTY_MAP, on: { pause: 2, 'look-back': 3, reset: null } },
+    }),
+  );
+  const { code, json } = pebble('buttons', path, '--json');
+  expect(code).toBe(0);
+  const { best, conflicts, reach } = json() as {
+    best: Record<string, number>;
+    conflicts: { kind: string }[];
+    reach: { seconds: number }[];
+  };
+  expect(conflicts[0]).toMatchObject({ kind: 'danger-beside', action: 'pause', beside: 'look-back' });
+  expect(reach).toHaveLength(RIMS.tern.length);
+  expect(best['look-back']).not.toBe(best['pause']);
+  expect(pebble('buttons', path).out).toMatch(/conflict +Pause lies on left thumb, beside look back/);
+  const twice = file(
+    'twice.rim.json',
+    writeRimJson({ buttons: [RIMS.tern[0]!, RIMS.tern[0]!], map: EMPTY_MAP }),
+  );
+  expect(pebble('buttons', twice).err).toMatch(/a button stands there once/);
+});
+
+it('gain compares two rides at two values of it', () => {
+  const log = (strength: number) =>
+    [
+      't_s,ay_mps2,ffb',
+      ...Array.from({ length: 120 * 25 }, (_, i) => {
+        const a = 7 * Math.sin(i / 30);
+        return `${i / 25},${a},${-strength * a + 0.01 * Math.sin(i)}`;
+      }),
+    ].join('\n');
+  const [low, high] = [file('low.ride.csv', log(0.05)), file('high.ride.csv', log(0.1))];
+  expect(pebble('gain', low, high, '--values', '50,100', '--json').json()).toMatchObject({
+    expected: 2,
+    ratio: expect.closeTo(2, 1) as number,
+    isFactor: true,
+  });
+  expect(pebble('gain', low, high, '--values', '50,60', '--json').json()).toMatchObject({ isFactor: false });
+  expect(pebble('gain', low, '--values', '50,100').code).toBe(2);
+  expect(pebble('gain', low, high, '--values', 'much')).toMatchObject({ code: 2 });
 });

@@ -163,7 +163,7 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
         'centre',
         file('wheel.json', settingsText(view.menus.title.steering!.dialect, {})),
         ...['--base', [min, max, step, wish.baseNowDeg].join(','), '--share', '80'],
-        ...['--car', view.car.id, '--track', view.track.id],
+        ...['--car', view.car.id, '--track', view.trackId],
         ...(wish.isStretch ? ['--stretch'] : []),
       );
       expect(given['now']).toEqual(plain(now));
@@ -267,7 +267,7 @@ it('Ride: the same laps, measures and clipping, and the same ride judged at its 
   expect(pebble('measure', path)['summary']).toEqual(plain(summary));
   expect(pebble('clipping', path)).toMatchObject(plain(clipping) as object);
   const profile = file('tern.profile.json', profileOf(view));
-  const { logged } = pebble('force', profile, '--car', view.car.id, '--track', view.track.id, '--log', path);
+  const { logged } = pebble('force', profile, '--car', view.car.id, '--track', view.trackId, '--log', path);
   const { clipShare } = (logged as { judgement: { clipShare: number } }).judgement;
   expect(clipShare).toBeCloseTo(clipping!.clipShare, 9);
 });
@@ -307,6 +307,8 @@ it('docs/figures.md names every command that is compared, and no other', () => {
     'cars',
     'base',
     'road',
+    'buttons',
+    'gain',
   ];
   expect([...commands].sort()).toEqual(
     [...compared, 'measure', 'clipping', 'history', 'verdict', 'advise', 'steering', 'wean', 'centre'].sort(),

@@ -1,6 +1,7 @@
 import { parseArguments, UsageError } from './arguments';
 import { advise } from './advise';
 import { base } from './base';
+import { buttonsCommand } from './buttons';
 import { calibrate } from './calibrate';
 import { cars } from './cars';
 import { centre } from './centre';
@@ -8,6 +9,7 @@ import { clipping } from './clipping';
 import type { Command } from './command';
 import { InputError } from './files';
 import { feel, forceCommand } from './force';
+import { gain } from './gain';
 import { handsoff } from './handsoff';
 import { history } from './history';
 import { measure } from './measure';
@@ -23,6 +25,7 @@ import { wean } from './wean';
 const COMMANDS: readonly Command[] = [
   calibrate,
   base,
+  buttonsCommand,
   advise,
   history,
   response,
@@ -34,6 +37,7 @@ const COMMANDS: readonly Command[] = [
   clipping,
   handsoff,
   forceCommand,
+  gain,
   cars,
   feel,
   ride,

@@ -1,3 +1,4 @@
+import { RIMS } from '@/catalog/rims';
 import { act, renderHook } from '@testing-library/react';
 import { listenerSet, type DeviceSource } from '@/devices/source';
 import { useAnswerButtons } from './answerButtons';
@@ -61,4 +62,18 @@ it.each(['{', '"text"', '7'])('a memory that holds %s is none', (spoilt) => {
   localStorage.setItem('pebble-answers:wheel', spoilt);
   const { result } = renderHook(() => useAnswerButtons(pad('wheel').source));
   expect(result.current.buttons).toEqual({ yes: null, no: null });
+});
+
+it('where nothing is taught, the shift paddles of a rim that is written down say yes and no, and buttons bear its names', () => {
+  const on = (source: ReturnType<typeof pad>['source']) =>
+    renderHook(() => useAnswerButtons(source, RIMS.gannet)).result;
+  const untaught = on(pad('rim').source);
+  expect([0, 1, 2].map(untaught.current.meaning)).toEqual(['yes', 'no', null]);
+  expect(untaught.current.nameOf(2)).toBe('left thumb');
+  // What was taught counts for more.
+  const { source, press } = pad('taught rim');
+  const taught = on(source);
+  act(() => taught.current.learn('yes'));
+  press(5);
+  expect([0, 5].map(taught.current.meaning)).toEqual([null, 'yes']);
 });

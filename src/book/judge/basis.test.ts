@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find';
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
 import { assumedIn } from '@/core/rig/evidence';
@@ -20,7 +20,8 @@ function factsOf(spec: RigSpec, captures: Record<string, object> = {}, settings:
     rotation: { baseDeg: 900 },
     car,
     title,
-    track: trackById('saltmarsh-loop'),
+    trackId: 'saltmarsh-loop',
+    ownTrack: null,
     axes: ['steering', 'brake'].map((axis) => ({
       axis,
       name: axis,

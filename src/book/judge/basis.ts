@@ -8,10 +8,11 @@ import { DRIVE_WORDS } from '@/words/hardware';
 import type { AxisView } from '../model/axisView';
 import type { BookView } from '../model/bookView';
 import type { NewestRide } from '../model/rideView';
+import { trackOf } from './trackOf';
 
 type Facts = Pick<
   BookView,
-  'rig' | 'menus' | 'settings' | 'origins' | 'rotation' | 'car' | 'title' | 'track'
+  'rig' | 'menus' | 'settings' | 'origins' | 'rotation' | 'car' | 'title' | 'trackId' | 'ownTrack'
 > & {
   axes: readonly Pick<AxisView, 'axis' | 'name' | 'capture'>[];
 };
@@ -28,7 +29,7 @@ export function isSetSince({ axes, menus, origins }: Pick<Facts, 'axes' | 'menus
 }
 
 /** What the base turns, and how that is known: measured lock to lock, set or written down by its owner, or usual. */
-export function rotationInput(facts: Omit<Facts, 'car' | 'title' | 'track'>): Input {
+export function rotationInput(facts: Omit<Facts, 'car' | 'title' | 'trackId' | 'ownTrack'>): Input {
   const { axes, rig, menus, settings, rotation } = facts;
   const analysis = captured(axes, 'steering');
   const measured = analysis?.axis === 'steering' && analysis.rotationDeg !== null && !isSetSince(facts);
@@ -57,10 +58,13 @@ function footInput({ axes }: Pick<Facts, 'axes'>): Input {
 }
 
 /** How the road is known: from rides on it, or as it is laid. */
-const roadInput = ({ track }: Pick<Facts, 'track'>): Input => ({
-  says: track.course ? `${track.name} as it was driven` : `${track.name} as it is laid`,
-  evidence: track.course?.corners.some(({ plusMinusM }) => plusMinusM !== 0) ? 'measured' : 'described',
-});
+function roadInput(facts: Pick<Facts, 'trackId' | 'ownTrack'>): Input {
+  const track = trackOf(facts);
+  return {
+    says: track.course ? `${track.name} as it was driven` : `${track.name} as it is laid`,
+    evidence: track.course?.corners.some(({ plusMinusM }) => plusMinusM !== 0) ? 'measured' : 'described',
+  };
+}
 
 /** What a prediction of a let-go rim rests on, of the base alone. */
 export const calmBasis = (spec: RigSpec): Basis => basisOn(...Object.values(hardwareInputs(spec)));

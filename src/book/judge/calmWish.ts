@@ -5,8 +5,9 @@ import { LAYERS } from '@/core/settings/setting';
 import { wheelbaseOf } from '@/core/vehicle/carSpec';
 import { tightestRadius } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
+import { trackOf } from './trackOf';
 
-type CalmView = Pick<BookView, 'menus' | 'rotation' | 'car' | 'settings' | 'track'>;
+type CalmView = Pick<BookView, 'menus' | 'rotation' | 'car' | 'settings' | 'trackId' | 'ownTrack'>;
 
 /** What the guide to a calmer centre may move here; `null` where base or title cannot be set. */
 export function calmWish(view: CalmView): CalmWish | null {
@@ -26,7 +27,7 @@ export function calmWish(view: CalmView): CalmWish | null {
     isStretch: rotation.isStretch,
     carDeg: rotation.carDeg,
     ratio: car.steeringRatio,
-    hairpin: { radiusM: tightestRadius(view.track), wheelbaseM: wheelbaseOf(car) },
+    hairpin: { radiusM: tightestRadius(trackOf(view)), wheelbaseM: wheelbaseOf(car) },
   };
 }
 

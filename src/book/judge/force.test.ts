@@ -1,4 +1,4 @@
-import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find';
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
 import type { RigSpec } from '@/core/rig/rigSpec';
@@ -30,7 +30,8 @@ const viewOf = (settings: SettingValues = {}): BookView =>
     names: { car: car.name, rig: 'Tern' },
     axes: [],
     combination: { rigId: 'tern', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' },
-    track: trackById('saltmarsh-loop'),
+    trackId: 'saltmarsh-loop',
+    ownTrack: null,
   }) as unknown as BookView;
 const report = (clipShare: number, sustainedShare = 0, headroomDb: number | null = 0) =>
   ({ judgement: { clipShare, sustainedShare, headroomDb } }) as ForceReport;

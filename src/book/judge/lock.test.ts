@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CARS } from '@/catalog/cars';
-import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find';
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { TRACKS } from '@/catalog/tracks';
 import type { RotationInForce } from '@/core/settings/rotationOf';
 import { menusFor } from '@/catalog/menusFor';
@@ -19,7 +19,8 @@ const rotation = (over: Partial<RotationInForce> = {}): RotationInForce => ({
 const { spec } = simulatedRigById('wren');
 const view = (over: Partial<RotationInForce> = {}, trackId = 'saltmarsh-loop', carId = 'marl-850') => ({
   title: titleById('causeway'),
-  track: trackById(trackId),
+  trackId,
+  ownTrack: null,
   car: carById(carId),
   rotation: rotation(over),
 });

@@ -16,11 +16,12 @@ import type { BookView } from '../model/bookView';
 import type { Finding } from '../model/stationHealth';
 import { isSetSince, rotationInput } from './basis';
 import { degrees } from '@/words/format';
+import { trackOf } from './trackOf';
 
 type Facts = Pick<BookView, 'menus' | 'rotation' | 'schools'> & {
   axes: readonly Pick<BookView['axes'][number], 'axis' | 'name' | 'capture'>[];
 };
-type LockView = Pick<BookView, 'title' | 'track' | 'car' | 'rotation'>;
+type LockView = Pick<BookView, 'title' | 'trackId' | 'ownTrack' | 'car' | 'rotation'>;
 /** What the three rotations are judged by. */
 export type LockJudged = Facts & LockView & Pick<BookView, 'rig' | 'settings' | 'origins'>;
 
@@ -89,7 +90,7 @@ const EASY_DEG = 180;
 
 /** The tightest corner that is driven here, and what it asks of the hands. */
 export function hairpinOf(view: LockView) {
-  const { track } = view;
+  const track = trackOf(view);
   const { radiusM, plusMinusM } = tightestCorner(track);
   const { wheelbaseM, ratio } = steeredCar(view.car);
   const corner = { radiusM, wheelbaseM, ratio, carDeg: view.rotation.carDeg };

@@ -8,6 +8,7 @@ import type { PedalSetup } from '@/core/vehicle/pedalChain';
 import type { RidePlan } from '@/core/vehicle/simulateRide';
 import type { AxisView } from '../model/axisView';
 import type { BookView } from '../model/bookView';
+import { trackOf } from './trackOf';
 
 /** Least wander that a foot is given where the capture cannot tell it. */
 const LEAST_WANDER = 0.0005;
@@ -28,7 +29,7 @@ export function ridePlan(view: BookView, laps: number, seed: number): RidePlan |
   const rigId = rig.spec.device.kind === 'simulated' ? rig.spec.device.rig : STAND_IN;
   return {
     car: view.car,
-    track: view.track,
+    track: trackOf(view),
     throttle: throttle ? setupOf(throttle) : asMade(simulatedRigById(rigId).pedals.throttle!),
     brake: setupOf(brake),
     foot: footFromCapture(brake.analysis, combination.driver),
@@ -44,7 +45,7 @@ export function anyRidePlan(view: BookView, laps: number, seed: number): RidePla
   return (
     ridePlan(view, laps, seed) ?? {
       car: view.car,
-      track: view.track,
+      track: trackOf(view),
       throttle: asMade(standIn.throttle!),
       brake: asMade(standIn.brake!),
       foot: { ...footOf(driver), restTravel: 0 },

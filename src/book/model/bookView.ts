@@ -36,17 +36,7 @@ export interface ProofView extends Proof {
 /** A title without what only the server needs of it. */
 export type TitleView = Pick<
   Title,
-  | 'id'
-  | 'name'
-  | 'about'
-  | 'carIds'
-  | 'trackIds'
-  | 'rotation'
-  | 'forceHz'
-  | 'knowsForceHz'
-  | 'unsure'
-  | 'traits'
-  | 'pages'
+  'id' | 'name' | 'about' | 'carIds' | 'rotation' | 'forceHz' | 'knowsForceHz' | 'unsure' | 'traits' | 'pages'
 >;
 
 /** A road by name, with what is said of it beside it. */
@@ -83,7 +73,9 @@ export interface BookView {
   proofBasis: string;
   title: TitleView;
   /** The road that is driven: as chosen, else the title's own. */
-  track: TrackSpec;
+  trackId: string;
+  /** The same where it is one of the driver's own; ours are known to every page. */
+  ownTrack: TrackSpec | null;
   /** The roads of the title, the open one among them. */
   roads: ShownRoad[];
   car: CarSpec;

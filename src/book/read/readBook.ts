@@ -2,7 +2,9 @@ import 'server-only';
 import { isDeepStrictEqual } from 'node:util';
 import { menusFor } from '@/catalog/menusFor';
 import { DRIVERS } from '@/catalog/drivers';
+import type { Titles } from '@/catalog/ownTitle';
 import type { Title } from '@/catalog/titles';
+import { TRACKS } from '@/catalog/tracks';
 import { axesOf, workedByOf } from '@/core/rig/rigSpec';
 import { preflightStamp } from '@/core/ready/preflight';
 import { weaningState, type WeaningPlan } from '@/core/response/weaning';
@@ -42,8 +44,7 @@ import { FAST_MPS, handsOff, ROLL_MPS } from '@/core/force/handsOff';
 import { forceFactsOf, type ForceFacts } from '../judge/force';
 import { roadHealth } from '../judge/road/roadHealth';
 import { memo } from './memo';
-import type { TrackSpec } from '@/core/vehicle/track';
-import { roadMap } from '../judge/roadMap';
+import { trackLength, type TrackSpec } from '@/core/vehicle/track';
 import type { ReadyView, ShownRoad, TitleView, WeaningView, BookView } from '../model/bookView';
 
 /** A place, and what is shown of it on every page. */
@@ -131,7 +132,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     proof: proof && { ...proof, isStale: proof.basis !== basis },
     proofBasis: basis,
     title: titleView(title),
-    track: titles.track(title.trackIds.find((id) => id === road) ?? title.trackIds[0]!),
+    ...shownTrack(titles, title.trackIds.find((id) => id === road) ?? title.trackIds[0]!),
     roads: title.trackIds.map((id) => shownRoad(titles.track(id))),
     car,
     cars: title.carIds.map((id) => titles.carIn(title, id)),
@@ -155,7 +156,13 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
 }
 
 function shownRoad(track: TrackSpec): ShownRoad {
-  return { id: track.id, name: track.name, lengthM: roadMap(track).lengthM };
+  return { id: track.id, name: track.name, lengthM: Math.round(trackLength(track)) };
+}
+
+/** Ours are known to every page: only a road of one's own is carried. */
+function shownTrack(titles: Titles, trackId: string): Pick<BookView, 'trackId' | 'ownTrack'> {
+  const isOurs = TRACKS.some(({ id }) => id === trackId);
+  return { trackId, ownTrack: isOurs ? null : titles.track(trackId) };
 }
 
 /** What the rim does that is let go, worked out once for each set of the force. */
@@ -179,7 +186,7 @@ function motionOf(db: Database, view: Parameters<typeof forceFactsOf>[0]): Force
 }
 
 /** A title without its menus, which the page has for the open axes already. */
-function titleView({ dialects: _, carMenu: __, ...title }: Title): TitleView {
+function titleView({ dialects: _, carMenu: __, trackIds: ___, ...title }: Title): TitleView {
   return title;
 }
 

@@ -37,7 +37,7 @@ export async function acceptRide(request: Request): Promise<Response> {
   const { log, drivenAtMs, ...sent } = received.value;
   const open = await bookView();
   if (!open) return refuse([NO_RIG], 409);
-  if (!open.title.trackIds.includes(sent.trackId)) return refuse([elsewhere(sent.trackId)]);
+  if (!open.roads.some(({ id }) => id === sent.trackId)) return refuse([elsewhere(sent.trackId)]);
   if (drivenAtMs !== undefined && drivenAtMs > Date.now()) return refuse([TO_COME]);
   const id = randomUUID();
   const book = await database();

@@ -1,4 +1,7 @@
+import { brakeLimit } from './brakeLimit';
 import { fullScaleFromLog } from './fullScaleFromLog';
+import { lapOutline } from './lapOutline';
+import { logParts } from './logParts';
 import { answerTo, COMPLAINTS, type FeelAnswer } from '../feel/complaints';
 import { feelFactsOf } from '../feel/feelFacts';
 import type { RideLog } from '../rides/rideLog';
@@ -176,6 +179,9 @@ export function judgeLogged(
     gain: isTold ? gainAdvice(facts, chain, judged, schools.clipping) : null,
     // A simulated ride would only tell what was assumed for it.
     scale: isSimulated ? null : fullScaleFromLog(log, before.car, before.title.gain),
+    parts: logParts(log),
+    outline: lapOutline(log),
+    brake: brakeLimit(log),
   };
 }
 

@@ -4,7 +4,9 @@ import type { RoadCourse } from '../vehicle/track';
 const FLOOR = 0.0004;
 const SHARE = 0.03;
 /** More knots than these tell of hands, not of a road. */
-const MOST_KNOTS = 1200;
+const MOST_KNOTS = 600;
+/** A knot is known to the centimetre: more digits would only make pages heavier. */
+const PLACE_M = 0.01;
 
 /**
  * As few knots as keep the curvature within its tolerance (Douglas and Peucker, along the distance). The ends are kept.
@@ -20,7 +22,8 @@ export function courseKnots(curvature: Float64Array, stepM: number, closed: bool
   });
   for (let tolerance = 1; ; tolerance *= 1.5) {
     const kept = thinned(at, tolerance);
-    if (kept.length <= MOST_KNOTS) return kept.map((i) => [i * stepM, at[i]!]);
+    if (kept.length <= MOST_KNOTS)
+      return kept.map((i) => [Math.round((i * stepM) / PLACE_M) * PLACE_M, at[i]!]);
   }
 }
 

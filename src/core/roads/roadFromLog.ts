@@ -1,7 +1,7 @@
 import { fail, succeed, type Outcome } from '../problem';
 import type { RideLog } from '../rides/rideLog';
 import type { CarSpec } from '../vehicle/carSpec';
-import type { RoadCourse } from '../vehicle/track';
+import type { RoadCorner, RoadCourse } from '../vehicle/track';
 import { cellsOf, closeCourse } from './closeCourse';
 import { cornersOf } from './corners';
 import { courseEnd } from './courseEnd';
@@ -97,7 +97,7 @@ export function roadFromLog(log: RideLog, asked: RoadAsked = {}): Outcome<RoadFr
       : { curvature: line.curvature, scaleSigma: 0, turns: closed ? circles : null };
   const before = courseEnd(curvature, line.stepM);
   const thin = courseKnots(curvature, line.stepM, closed);
-  const knots = turns === null ? thin : closeCourse(thin, turns);
+  const knots = shortened(turns === null ? thin : closeCourse(thin, turns));
   const shape = cellsOf(knots, line.curvature.length);
   const corners = cornersOf(
     shape,
@@ -114,7 +114,7 @@ export function roadFromLog(log: RideLog, asked: RoadAsked = {}): Outcome<RoadFr
       `The line ended ${gapM.toFixed(0)} m from its start, ${((100 * gapM) / line.lengthM).toFixed(0)} % of its length: its shape is rough.`,
     );
   return succeed({
-    course: { knots, corners },
+    course: { knots, corners: corners.map(rounded) },
     closed,
     lengthM: line.lengthM,
     source,
@@ -125,6 +125,17 @@ export function roadFromLog(log: RideLog, asked: RoadAsked = {}): Outcome<RoadFr
     warnings,
   });
 }
+
+const rounded = ({ atM, radiusM, plusMinusM, angleDeg }: RoadCorner): RoadCorner => ({
+  atM: Math.round(atM),
+  radiusM: Number(radiusM.toFixed(2)),
+  plusMinusM: plusMinusM === null ? null : Number(plusMinusM.toFixed(2)),
+  angleDeg: Number(angleDeg.toFixed(1)),
+});
+
+/** Digits that a road has no use for: 1e-7 1/m swings it by a centimetre in a kilometre. */
+const shortened = (knots: RoadCourse['knots']): RoadCourse['knots'] =>
+  knots.map(([at, k]) => [Number(at.toFixed(2)), Number(k.toFixed(7))]);
 
 function holds({ columns }: RideLog, source: RoadSource): boolean {
   if (source === 'position') return !!columns.x_m && !!columns.y_m;

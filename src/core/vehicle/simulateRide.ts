@@ -34,6 +34,7 @@ const LOG_EVERY = 10;
 /** The out-lap starts this far before the line, rolling. */
 const RUN_UP_M = 320;
 const ROLLING_START_MPS = 12;
+const MOST_RUN_UP = 0.6;
 /** An open road ends this far before its line does: there is still something to look at. */
 const RUN_OFF_M = 60;
 /** The log ends this far past the line, so that the last lap's crossing can be read from it. */
@@ -91,7 +92,9 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
       random: seededRandom(ride.seed * 7 + 3 + 1000 * run),
     });
   const { closed } = ride.track;
-  const startAt = closed ? track.lengthM - RUN_UP_M : 0;
+  // A short ring is not run up to more than once around.
+  const runUpM = closed ? Math.min(RUN_UP_M, MOST_RUN_UP * track.lengthM) : 0;
+  const startAt = closed ? track.lengthM - runUpM : 0;
   const start = (): BodyState => {
     const k = trackIndex(track, startAt);
     return {
@@ -107,7 +110,6 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
   const controls: Controls = { steer: 0, throttle: 0, brake: 0 };
   const log = growingColumns(COLUMNS);
   const lapM = closed ? track.lengthM : track.lengthM - RUN_OFF_M;
-  const runUpM = closed ? RUN_UP_M : 0;
   const total = runUpM + laps * lapM;
   const mostSteps = Math.ceil(total / SLOWEST_AVERAGE_MPS / STEP_S);
   let place: TrackPlace = { distanceM: startAt, offsetM: 0 };

@@ -201,6 +201,12 @@ export function trackIndex(track: Track, distanceM: number): number {
   return track.spec.closed ? wrap(i, n) : Math.min(n - 1, Math.max(0, i));
 }
 
+/** How long a road is, m, without laying it. */
+export function trackLength({ segments, course }: TrackSpec): number {
+  const pieces = course ? piecesOfCourse(course) : segments.flatMap(piecesOf);
+  return pieces.reduce((sum, { lengthM }) => sum + lengthM, 0);
+}
+
 /** A road's tightest corner: as it is laid out, or as it was driven with what its radius is off by at most. */
 export function tightestCorner({ segments, course }: TrackSpec): Pick<RoadCorner, 'radiusM' | 'plusMinusM'> {
   const corners = course?.corners ?? segments.map((s) => ({ radiusM: Math.abs(s.radiusM), plusMinusM: 0 }));

@@ -6,6 +6,7 @@ import isEqual from 'fast-deep-equal';
 import { ACTION_IDS, ACTIONS, type ActionId } from '@/core/buttons/actions';
 import { assignButtons } from '@/core/buttons/assignButtons';
 import { conflictsOf, type ButtonMap } from '@/core/buttons/buttonMap';
+import { writeRimJson } from '@/core/formats/rimJson';
 import { PADDLE_MODES, type RigSpec } from '@/core/rig/rigSpec';
 import type { RimButton } from '@/core/rig/rimButton';
 import type { BookView } from '@/book/model/bookView';
@@ -14,6 +15,7 @@ import { useLiveRig } from '@/live/liveRig';
 import { Choice } from '@/parts/Choice';
 import { told } from '@/parts/told';
 import { Button } from '@/ui/Button';
+import { downloadText } from '@/ui/download';
 import { SelectField } from '@/ui/fields';
 import { useLeaveWarning } from '@/ui/leaving';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -146,6 +148,27 @@ export function ButtonsStation({ view }: { view: BookView }) {
                 Least time in sum, what is wanted in mid-corner under a thumb, nothing that costs the ride
                 beside it{isAllMeasured ? '; by your own reach.' : '; by usual reach, not yours.'}
               </p>
+            </NextStep>
+          )}
+          {!isChanged && moves.length === 0 && buttons.length > 0 && (
+            <NextStep
+              number={isAllMeasured ? 1 : 2}
+              title="Take it along"
+              actions={
+                <Button
+                  onClick={() =>
+                    downloadText(
+                      `${view.names.rig}.rim.json`,
+                      writeRimJson({ buttons, map }),
+                      'application/json',
+                    )
+                  }
+                >
+                  Save as a file
+                </Button>
+              }
+            >
+              The rim with its reach, and what lies where in {view.names.title}.
             </NextStep>
           )}
         </>

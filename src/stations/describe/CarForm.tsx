@@ -22,6 +22,7 @@ import { notify } from '@/ui/notices';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { Table } from '@/ui/Table';
 import { capital } from '@/words/format';
+import { trackOf } from '@/book/judge/trackOf';
 
 const LARGEST_MB = 2;
 const CLASSES = CAR_CLASSES.map(({ id, name }) => ({ value: id, name }));
@@ -139,7 +140,7 @@ function beginning(car: (DescribedCar & { id: string }) | null): DescribedCar {
 function Depends({ view, car }: { view: BookView; car: DescribedCar }) {
   const isSound = describedCarSchema.safeParse({ ...car, name: 'x' }).success;
   if (!isSound) return null;
-  const rows = hangsOnClass(car, tightestRadius(view.track)).map(
+  const rows = hangsOnClass(car, tightestRadius(trackOf(view))).map(
     ({ name, unit, digits, value, low, high }) => {
       const text = (x: number) => `${x.toFixed(digits)}${unit === '°' ? '°' : ` ${unit}`}`;
       return {

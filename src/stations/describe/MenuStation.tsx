@@ -24,12 +24,14 @@ import {
   emptyField,
   formFields,
   formOfTitle,
+  meaning,
   menuFormSchema,
   programFields,
   programOf,
   titleOf,
   type MenuForm,
 } from './menuForm';
+import { GainProbeStep } from './GainProbeStep';
 import { MenuField, ROW } from './MenuField';
 import { QuickWays } from './QuickWays';
 
@@ -86,6 +88,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
   };
   const whole = isBase ? programOf(now) !== null : titleOf(now, before) !== null;
   const isWhole = whole && now.name.trim() !== '' && now.fields.length > 0;
+  const gainAt = now.fields.findIndex(({ role, layer }) => role === 'gain' && layer === 'title');
   const computed = now.fields.filter(({ role }) => isForceField(role)).length;
   return (
     <StationPage
@@ -141,6 +144,18 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
               ? 'Strength, what it lets through of a title’s damper and spring, its own damper, filter and torque limit. Without strength the force at the rim is taken as all of it.'
               : 'Gain and minimum force, damper, road and kerbs, rotation; dead zone, saturation and linearity of the controls. Without gain nothing is said of its force.'}
           </NextStep>
+          {!isBase && gainAt >= 0 && (
+            <GainProbeStep
+              number={3}
+              view={view}
+              label={now.fields[gainAt]!.label}
+              onFactor={() => {
+                const maps = meaning(now.fields[gainAt]!)?.maps ?? null;
+                setValue(`fields.${gainAt}.maps`, maps, { shouldDirty: true });
+                setValue(`fields.${gainAt}.isMeasured`, true, { shouldDirty: true });
+              }}
+            />
+          )}
           {isBase && view.rig.spec.base.program && (
             <NextStep
               number={3}

@@ -1,5 +1,9 @@
+import type { BrakeLimit } from '@/core/force/brakeLimit';
 import { forceFields, otherFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
 import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
+import { gridPoint } from '@/core/response/dialect';
+import { percent } from '@/core/text/percent';
+import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';
 import type { BookView } from '@/book/model/bookView';
 import type { DraftSettings } from '@/parts/useDraftSettings';
@@ -37,7 +41,16 @@ export function ForceSliders({ view, draft, panel }: { view: BookView; draft: Dr
 }
 
 /** What the menus let one set of the wheel and nothing here computes: kept with the rest, and put on the card. */
-export function OtherSliders({ view, draft }: { view: BookView; draft: DraftSettings }) {
+export function OtherSliders({
+  view,
+  draft,
+  brake = null,
+}: {
+  view: BookView;
+  draft: DraftSettings;
+  /** Where harder braking slows no more, from the log that is chosen. */
+  brake?: BrakeLimit | null;
+}) {
   const fields = LAYERS.flatMap((layer) => otherFields(view.menus, draft.values, layer));
   if (fields.length === 0) return null;
   return (
@@ -46,11 +59,46 @@ export function OtherSliders({ view, draft }: { view: BookView; draft: DraftSett
         Kept and put on the card; what they do to the force is not computed
       </h3>
       {fields.map((one) => (
-        <ForceSlider key={keyText(one.key)} one={one} view={view} draft={draft} />
+        <div key={keyText(one.key)}>
+          <ForceSlider one={one} view={view} draft={draft} />
+          {one.key.field === 'brakeVibration' && <BrakeReminder one={one} brake={brake} draft={draft} />}
+        </div>
       ))}
     </section>
   );
 }
+
+/** A reminder in the rim belongs where harder braking slows no more: from a log, or how to know it. */
+function BrakeReminder({
+  one: { field, key },
+  brake,
+  draft,
+}: {
+  one: ForceField;
+  brake: BrakeLimit | null;
+  draft: DraftSettings;
+}) {
+  if (!brake)
+    return (
+      <p className="text-sm text-muted">
+        Where it belongs a log tells that has braking harder than the limit: choose one in Strength.
+      </p>
+    );
+  const to = onFieldGrid(field, field.min + brake.brake * (field.max - field.min));
+  return (
+    <p className="text-sm text-muted">
+      Above {percent(brake.brake)} of the brake this log slows no harder ({brake.decelerationMps2.toFixed(1)}{' '}
+      m/s² over {brake.seconds.toFixed(0)} s of braking).{' '}
+      <Button look="quiet" className="px-0" onClick={() => draft.attempt(key, to)}>
+        Try {to}
+      </Button>
+    </p>
+  );
+}
+
+/** The nearest number that a field can be set to. */
+const onFieldGrid = (field: ForceField['field'], wanted: number) =>
+  gridPoint(field, Math.round((wanted - field.min) / field.step));
 
 function ForceSlider({ one, view, draft }: { one: ForceField; view: BookView; draft: DraftSettings }) {
   const { field, key, value } = one;

@@ -8,6 +8,7 @@ import { isForceDescribed } from '@/core/force/forceParameters';
 import { STRONG_NM } from '@/core/rig/rigSpec';
 import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
+import { rideBasis } from '@/book/judge/basis';
 import { roadMap } from '@/book/judge/roadMap';
 import { StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
@@ -25,11 +26,13 @@ import { findingOf } from '@/book/judge/road/roadHealth';
 import { ForceSliders, OtherSliders } from './ForceSliders';
 import { UnknownForce } from './UnknownForce';
 import { ListenPanel } from './ListenPanel';
+import { LogPartsFacts } from './LogPartsFacts';
 import { PANEL_NAMES, PANELS, type Panel } from '@/words/forcePanels';
 import { StrengthPanel, WantedWeight } from './StrengthPanel';
 import { reportOn, useLoggedRide, type LoggedForce } from './useLoggedRide';
 import { SmoothPicture } from './SmoothPicture';
 import { useForce, type ForceState } from './useForce';
+import { trackOf } from '@/book/judge/trackOf';
 
 interface Props {
   view: BookView;
@@ -130,7 +133,7 @@ function KnownForce({ view, sides, part, like }: Props) {
       )}
       <ForceSliders view={view} draft={draft} panel={panel} />
       {panel === 'strength' && <WantedWeight force={force} draft={draft} />}
-      {panel === 'balance' && <OtherSliders view={view} draft={draft} />}
+      {panel === 'balance' && <OtherSliders view={view} draft={draft} brake={logged.report?.brake ?? null} />}
       {force.report && <ForceFigures panel={panel} force={force} report={report!} view={view} />}
       {panel === 'balance' && <CouplingPicture view={view} values={draft.values} />}
       {force.report && force.report.notes.length > 0 && (
@@ -165,9 +168,23 @@ function PanelPicture({
 }) {
   switch (panel) {
     case 'strength':
-      return <StrengthPanel view={view} force={force} logged={logged} road={roadMap(view.track)} />;
+      return <StrengthPanel view={view} force={force} logged={logged} road={roadMap(trackOf(view))} />;
     case 'balance':
-      return <BalancePicture view={view} draft={draft} force={force} />;
+      return (
+        <>
+          <BalancePicture view={view} draft={draft} force={force} />
+          {logged.report?.parts && (
+            <LogPartsFacts
+              parts={logged.report.parts}
+              basis={rideBasis(
+                { ...view, settings: draft.values },
+                { importedFrom: nameOfLog(view, logged) },
+              )}
+              name={nameOfLog(view, logged) ?? 'the simulated ride'}
+            />
+          )}
+        </>
+      );
     case 'smooth':
       return <SmoothPicture force={force} unit={view.speedUnit} />;
     case 'calm':
@@ -180,6 +197,9 @@ function PanelPicture({
       return <FeelsPanel key={like} like={like} view={view} draft={draft} sides={sides} force={force} />;
   }
 }
+
+const nameOfLog = (view: BookView, { ride }: LoggedForce): string | null =>
+  view.rides.find(({ id }) => id === ride?.id)?.importedFrom ?? null;
 
 function Driving({ progress }: { progress: number }) {
   return (

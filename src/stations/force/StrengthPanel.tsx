@@ -39,10 +39,9 @@ export function StrengthPanel({
       ) : judgement ? (
         <StrengthPicture
           view={view}
-          road={road}
+          road={ride ? outlineMap(logged) : road}
           judgement={judgement}
           ghost={ghost}
-          isLogged={ride !== null}
         />
       ) : (
         <p role="status" className="flex h-64 items-center text-muted">
@@ -51,6 +50,12 @@ export function StrengthPanel({
       )}
     </>
   );
+}
+
+/** Where the chosen log's lap went, as a map. */
+function outlineMap({ report }: LoggedForce): RoadMap | null {
+  const outline = report?.outline;
+  return outline ? { name: 'The lap as it was logged', ...outline } : null;
 }
 
 /** The base's strength for a weight that the driver names. */

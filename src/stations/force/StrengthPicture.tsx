@@ -18,15 +18,15 @@ import { CLIP_MARKS, forceOption, sortedOption } from './forceChart';
 
 interface Props {
   view: BookView;
-  road: RoadMap;
+  /** Where it was driven; `null` for a log that does not say. */
+  road: RoadMap | null;
   /** What is shown of the ride that is chosen, and as it was kept. */
   judgement: SignalJudgement;
   ghost: SignalJudgement | null;
-  isLogged: boolean;
 }
 
 /** The force over one lap or on the map, and sorted from its highest. */
-export function StrengthPicture({ view, road, judgement, ghost, isLogged }: Props) {
+export function StrengthPicture({ view, road, judgement, ghost }: Props) {
   const [isMap, setMap] = useState(false);
   const lap = useCallback(
     (palette: ChartPalette) => forceOption(judgement, ghost, palette),
@@ -42,8 +42,8 @@ export function StrengthPicture({ view, road, judgement, ghost, isLogged }: Prop
         <div role="group" aria-label="The lap" className="flex h-8 gap-3 text-sm">
           {[
             ['over distance', false] as const,
-            // An imported log is not drawn on a road that it may not have been driven on.
-            ...(isLogged ? [] : [['on the map', true] as const]),
+            // A log is drawn where its own places lie, and on no other road.
+            ...(road ? [['on the map', true] as const] : []),
           ].map(([name, one]) => (
             <button
               key={name}
@@ -56,7 +56,7 @@ export function StrengthPicture({ view, road, judgement, ghost, isLogged }: Prop
             </button>
           ))}
         </div>
-        {isMap && !isLogged ? (
+        {isMap && road ? (
           <ClipMap trace={judgement.trace} road={road} />
         ) : (
           <Chart

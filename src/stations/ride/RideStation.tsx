@@ -26,12 +26,13 @@ import { EveningOfLogs } from './EveningOfLogs';
 import { useEvening } from './useEvening';
 import { useImport } from './useImport';
 import { useRide } from './useRide';
+import { trackOf } from '@/book/judge/trackOf';
 
 const LAP_CHOICES = [3, 5, 10];
 
 /** Ride: the simulated driver through exactly this pedal, and what its laps say. */
 export function RideStation({ view }: { view: BookView }) {
-  const map = roadMap(view.track);
+  const map = roadMap(trackOf(view));
   const [laps, setLaps] = useState(LAP_CHOICES[0]!);
   const { progress, start, cancel } = useRide(view);
   const log = useImport(view);
@@ -42,7 +43,7 @@ export function RideStation({ view }: { view: BookView }) {
   // What stands here was driven on its own road, whichever is chosen for the next ride.
   const lastId = last?.road.kind === 'described' ? last.road.id : null;
   const shown = view.roads.find(({ id }) => id === lastId) ?? map;
-  const isElsewhere = last !== null && lastId !== view.track.id;
+  const isElsewhere = last !== null && lastId !== view.trackId;
   const { pair } = markedRides(view.rides);
   const canRide = view.axes.some((axis) => axis.axis === 'brake' && axis.capture !== null);
   const isChanged =
@@ -118,7 +119,7 @@ export function RideStation({ view }: { view: BookView }) {
                 </button>
               ))}
             </span>
-            <RoadChoice roads={view.roads} chosen={view.track.id} isRiding={progress !== null} />
+            <RoadChoice roads={view.roads} chosen={view.trackId} isRiding={progress !== null} />
           </NextStep>
           {pair && (
             <NextStep

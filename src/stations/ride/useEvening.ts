@@ -38,6 +38,7 @@ export function useEvening(view: BookView) {
   const [progress, setProgress] = useState<{ done: number; of: number; what: string } | null>(null);
   const [road, setRoad] = useState('');
   const columns = useRef(new Map<string, ChosenColumn[]>());
+  const asked = useRef(new Set<string>());
   const workers = useRef<StartedWorker<LogWorker>[]>([]);
   const stopped = useRef(false);
   const end = () => {
@@ -63,6 +64,7 @@ export function useEvening(view: BookView) {
     leave();
     stopped.current = false;
     columns.current.clear();
+    asked.current.clear();
     setRoad(lastRoad(view));
     if (files.length > MOST_FILES)
       return notify(`${files.length} files were chosen; at most ${MOST_FILES} are looked at.`, 'fault');
@@ -93,8 +95,12 @@ export function useEvening(view: BookView) {
     if (!read.ok)
       return { file, state: 'none', source: null, why: read.problems.map(describeProblem).join(' ') };
     const source = await sourceOf(read.value);
-    const before = columns.current.get(source) ?? (await importedBefore(source));
-    if (before?.length === read.value.columns.length) columns.current.set(source, [...before]);
+    if (!asked.current.has(source)) {
+      // Once for each source, not for each of its files.
+      asked.current.add(source);
+      const before = await importedBefore(source);
+      if (before?.length === read.value.columns.length) columns.current.set(source, [...before]);
+    }
     if (there.has(file.name))
       return { file, state: 'there', source, why: 'A log of this name is on the trail already.' };
     return { file, state: columns.current.has(source) ? 'ready' : 'asks', source, why: '' };
@@ -139,7 +145,7 @@ export function useEvening(view: BookView) {
     const ready = logs.filter(({ state }) => state === 'ready');
     const url = new URL('/api/rides', location.href).href;
     const head: RideHead = {
-      trackId: view.track.id,
+      trackId: view.trackId,
       seed: 0,
       settings: view.settings,
       notes: road ? { track: road } : {},

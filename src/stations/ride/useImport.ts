@@ -91,7 +91,7 @@ export function useImport(view: BookView) {
       if (!taken.ok) return setFaults(taken.problems);
       const { log, left, missing } = taken.value;
       const head = {
-        trackId: view.track.id,
+        trackId: view.trackId,
         seed: 0,
         settings: view.settings,
         notes: { ...log.notes, file: importing.name, ...(importing.road && { track: importing.road }) },

@@ -1,4 +1,4 @@
-import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find';
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { PREFLIGHT } from '@/catalog/preflight';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
@@ -77,7 +77,8 @@ const factsOf = (facts: Partial<RoadFacts>): RoadFacts => ({
   car: carById('marl-850'),
   menus: menusFor(simulatedRigById('wren').spec, titleById('causeway'), carById('marl-850')),
   rotation: { baseDeg: 900, titleDeg: 900, carDeg: 900, carOwnDeg: 900, isStretch: false },
-  track: trackById('saltmarsh-loop'),
+  trackId: 'saltmarsh-loop',
+  ownTrack: null,
   schools: {
     rotation: 'own',
     clipping: 'trade',

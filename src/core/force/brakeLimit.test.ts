@@ -1,0 +1,53 @@
+import fc from 'fast-check';
+import { seededRandom } from '../numeric/random';
+import { brakeLimit } from './brakeLimit';
+
+const RATE = 50;
+
+/** Stops from 50 m/s at every pressure up to a hardest one, of a car whose brakes give no more above a limit and a little less beyond. */
+function stops(limit: number, hardest: number, more: { ax?: boolean } = {}) {
+  const random = seededRandom(3);
+  const [t_s, brake, speed, ax]: number[][] = [[], [], [], []];
+  let t = 0;
+  for (let press = 0.14; press <= hardest; press += 0.02) {
+    let v = 50;
+    for (let i = 0; i < 2 * RATE; i++) {
+      const a = 9 * Math.min(press / limit, 1 - 0.1 * Math.max(0, press - limit));
+      v = Math.max(13, v - a / RATE);
+      t += 1 / RATE;
+      t_s!.push(t);
+      brake!.push(press + 0.002 * random.normal());
+      speed!.push(v);
+      ax!.push(-a + 0.1 * random.normal());
+    }
+  }
+  const columns = {
+    t_s: Float64Array.from(t_s!),
+    brake: Float64Array.from(brake!),
+    speed_mps: Float64Array.from(speed!),
+    ...(more.ax === false ? {} : { ax_mps2: Float64Array.from(ax!) }),
+  };
+  return { notes: {}, columns };
+}
+
+it('finds where harder braking slows no more, within a twentieth of the pedal', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.4, max: 0.8, noNaN: true }), (limit) => {
+      const found = brakeLimit(stops(limit, 1))!;
+      expect(Math.abs(found.brake - limit)).toBeLessThan(0.05);
+      expect(found.decelerationMps2).toBeCloseTo(9, 0);
+    }),
+    { numRuns: 20 },
+  );
+});
+
+it('where harder braking than the limit was never tried, none is claimed', () => {
+  expect(brakeLimit(stops(0.9, 0.8))).toBeNull();
+  expect(brakeLimit(stops(0.7, 0.7))).toBeNull();
+});
+
+it('needs brake and speed; deceleration can be read from the speed', () => {
+  const { columns } = stops(0.6, 1);
+  expect(brakeLimit({ notes: {}, columns: { t_s: columns.t_s, speed_mps: columns.speed_mps } })).toBeNull();
+  expect(brakeLimit({ notes: {}, columns: { t_s: columns.t_s, brake: columns.brake } })).toBeNull();
+});
