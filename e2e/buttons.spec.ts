@@ -38,7 +38,8 @@ function fakeRim() {
     return {
       ...{ id: 'Plain rim (made up)', index: 0, connected: true, mapping: '' },
       timestamp: performance.now(),
-      axes: [0, -1, Math.sin((performance.now() - started) / 400)],
+      // Pressed and let go again, never held: on the first page that would lead to the seat.
+      axes: [0, -1, Math.sin((performance.now() - started) / 120)],
       buttons: REACH_MS.map((_, i) => {
         const is = down.has(i) || pressed === i;
         return { pressed: is, touched: is, value: is ? 1 : 0 };

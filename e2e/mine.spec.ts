@@ -179,7 +179,7 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   await parts.getByRole('button', { name: 'Balance' }).click();
   const made = page.getByRole('region', { name: 'Force of evening-3.csv' });
   await expect(made.getByText('follows the corners')).toBeVisible();
-  await expect(made.getByText(/What it drove on would tell kerbs from the road/)).toBeVisible();
+  await expect(made.getByText(/14 rows a second: effects need 32/)).toBeVisible();
   await parts.getByRole('button', { name: 'Strength' }).click();
   // And how strong the title writes this car: from now on its force is computed on that.
   await choose('evening-1');

@@ -11,7 +11,7 @@ const paddles = [
   button(1, 'left paddle', 'behind-left-upper', 'paddle'),
 ];
 
-/** Rims of the simulated rigs: what a driver would have pressed one by one. */
+/** Rims of simulated rigs whose drivers have pressed them one by one; the Gannet's is still to be. */
 export const RIMS = {
   wren: [
     ...paddles,
@@ -36,20 +36,5 @@ export const RIMS = {
     button(9, 'bottom right', 'right-bottom'),
     button(10, 'middle', 'centre'),
     button(11, 'top', 'centre-upper'),
-  ],
-  gannet: [
-    ...paddles,
-    button(2, 'left thumb', 'left-middle'),
-    button(3, 'left top', 'left-upper'),
-    button(4, 'left inner top', 'left-inner-upper'),
-    button(5, 'left inner', 'left-inner'),
-    button(6, 'right thumb', 'right-middle'),
-    button(7, 'right top', 'right-upper'),
-    button(8, 'right inner top', 'right-inner-upper'),
-    button(9, 'right inner', 'right-inner'),
-    button(10, 'bottom left', 'left-bottom'),
-    button(11, 'bottom right', 'right-bottom'),
-    button(12, 'middle', 'centre-upper'),
-    button(13, 'box', 'off-rim'),
   ],
 } satisfies Record<string, RimButton[]>;

@@ -173,7 +173,6 @@ export const SIMULATED_RIGS: readonly SimulatedRigSpec[] = [
         diameterMm: 310,
         massKg: 1.6,
         inputs: 'two paddles, two clutch paddles, twelve buttons',
-        buttons: RIMS.gannet,
       },
     ),
     wheel: {

@@ -403,7 +403,7 @@ it('buttons says where everything lies best on a rim, and what is badly placed',
     'twice.rim.json',
     writeRimJson({ buttons: [RIMS.tern[0]!, RIMS.tern[0]!], map: EMPTY_MAP }),
   );
-  expect(pebble('buttons', twice).err).toMatch(/a button stands there once/);
+  expect(pebble('buttons', twice).err).toMatch(/A button stands there once/);
 });
 
 it('gain compares two rides at two values of it', () => {

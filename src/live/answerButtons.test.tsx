@@ -66,7 +66,7 @@ it.each(['{', '"text"', '7'])('a memory that holds %s is none', (spoilt) => {
 
 it('where nothing is taught, the shift paddles of a rim that is written down say yes and no, and buttons bear its names', () => {
   const on = (source: ReturnType<typeof pad>['source']) =>
-    renderHook(() => useAnswerButtons(source, RIMS.gannet)).result;
+    renderHook(() => useAnswerButtons(source, RIMS.tern)).result;
   const untaught = on(pad('rim').source);
   expect([0, 1, 2].map(untaught.current.meaning)).toEqual(['yes', 'no', null]);
   expect(untaught.current.nameOf(2)).toBe('left thumb');
