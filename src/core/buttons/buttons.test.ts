@@ -140,6 +140,15 @@ it('where all of it can lie on buttons without such a neighbour, it does', () =>
   );
 });
 
+it('two dozen buttons and every action there is still find their places', () => {
+  const rim = Array.from({ length: 24 }, (_, i) =>
+    button(i, SPOTS[i % SPOTS.length]!, { seconds: 0.3 + 0.05 * ((7 * i) % 24) }),
+  );
+  const on = assignButtons({ buttons: rim, actions: ACTION_IDS, ...flags });
+  expect(ACTION_IDS.filter((id) => on[id] === null).length).toBeLessThan(6);
+  expect(conflictsOf({ ...EMPTY_MAP, on }, rim).filter(({ kind }) => kind === 'danger-beside')).toEqual([]);
+});
+
 describe('a usual rim', () => {
   const rim = SPOTS.filter((spot) => !RIM_SPOTS[spot].isBehind).map((spot, i) => button(i, spot));
   const on = (isPractice: boolean) =>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import isEqual from 'fast-deep-equal';
 import { ACTION_IDS, ACTIONS, type ActionId } from '@/core/buttons/actions';
@@ -53,6 +53,7 @@ export function ButtonsStation({ view }: { view: BookView }) {
     if (!isEqual(nextRim, kept) && !told(await saveRim(nextRim))) return;
     if (told(await saveMap(nextMap), 'The buttons are written down')) router.refresh();
   };
+  const proposed = useMemo(() => propose(map, buttons), [map, buttons]);
   if (isReaching && source)
     return (
       <ReachScreen
@@ -65,7 +66,6 @@ export function ButtonsStation({ view }: { view: BookView }) {
       />
     );
   const conflicts = conflictsOf(map, buttons);
-  const proposed = propose(map, buttons);
   const moves = movesOf(map, proposed);
   const nameOf = (index: number | null | undefined) =>
     buttons.find((one) => one.index === index)?.name ?? 'no button';
