@@ -23,8 +23,8 @@ export interface CaptureView {
 export interface AxisView {
   axis: AxisName;
   name: string;
-  /** What works it, where a pedal could be a paddle. */
-  by: WorkedBy;
+  /** What works it, where that is no foot but fingers. */
+  by?: WorkedBy;
   capture: CaptureView | null;
   /** Why the newest kept capture cannot be analysed. */
   problems: Problem[];

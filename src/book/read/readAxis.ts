@@ -60,7 +60,7 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
   return {
     axis,
     name: AXIS_WORDS[axis].replace(/^./, (c) => c.toUpperCase()),
-    by,
+    ...(by === 'fingers' && { by }),
     capture,
     problems,
     draft: draft ? { id: draft.id, madeAtMs: draft.madeAtMs } : null,

@@ -11,7 +11,7 @@ import { percent } from '@/core/text/percent';
 type Fact = Omit<MarkedFact, 'basis'>;
 
 /** The figures of a capture, number first. */
-export function axisFacts(analysis: AxisAnalysis, by: WorkedBy): Fact[] {
+export function axisFacts(analysis: AxisAnalysis, by: WorkedBy = 'feet'): Fact[] {
   if (analysis.axis === 'steering') return steeringFacts(analysis);
   if (analysis.axis === 'gear') return shifterFacts(analysis);
   return pedalFacts(analysis, by);
@@ -47,7 +47,7 @@ const drift = (perMin: number | null, span: number): Fact => ({
   meaning: 'drift at rest',
 });
 
-function pedalFacts(analysis: PedalAnalysis, by: WorkedBy): Fact[] {
+function pedalFacts(analysis: PedalAnalysis, by: WorkedBy = 'feet'): Fact[] {
   const span = analysis.max - analysis.min;
   const strokes = strokesOf(analysis.axis, by);
   const counted = analysis.presses.filter((p) => p.counted);
