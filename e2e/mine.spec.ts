@@ -170,20 +170,6 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   };
   await choose('evening-3');
   await expect(page.getByText('of the ride is clipped', { exact: true })).toBeVisible({ timeout: 90_000 });
-  // It is drawn where its own places lie, and taken apart by what it recorded.
-  // The picture of the simulated ride stands there until the log is read.
-  await expect(async () => {
-    await page.getByRole('button', { name: 'on the map' }).click({ timeout: 2000 });
-    await expect(page.getByRole('img', { name: /^The lap as it was logged from above/ })).toBeVisible({
-      timeout: 2000,
-    });
-  }).toPass({ timeout: 90_000 });
-  const parts = page.getByRole('navigation', { name: 'Parts of the force' });
-  await parts.getByRole('button', { name: 'Balance' }).click();
-  const made = page.getByRole('region', { name: 'Force of evening-3.csv' });
-  await expect(made.getByText('follows the corners')).toBeVisible();
-  await expect(made.getByText(/14 rows a second: effects need 32/)).toBeVisible();
-  await parts.getByRole('button', { name: 'Strength' }).click();
   // And how strong the title writes this car: from now on its force is computed on that.
   await choose('evening-1');
   await expect(next.getByText(/^Full scale of the Loft Special: \d+\.\d N·m$/)).toBeVisible({
@@ -199,23 +185,6 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   ).toHaveCount(3);
   await page.goto(`${server.url}/verdict`);
   await expect(heading).not.toBeEmpty();
-
-  // Two rides at two gains: the numbers of the title are factors, and that is measured now.
-  await page.goto(`${server.url}/translate/describe`);
-  await page.getByRole('link', { name: 'Low Ferry' }).click();
-  const options = await page.getByLabel('First ride').locator('option').allTextContents();
-  for (const [which, name, value] of [
-    ['First', 'evening-1', '60'],
-    ['Second', 'evening-2', '80'],
-  ] as const) {
-    await page
-      .getByLabel(`${which} ride`)
-      .selectOption({ index: options.findIndex((one) => one.startsWith(name)) });
-    await page.getByLabel(`Overall gain in the ${which.toLowerCase()}`).fill(value);
-    await keys.press('Tab');
-  }
-  await next.getByRole('button', { name: 'Compare the two rides' }).click();
-  await expect(next.getByText(/It is a factor of the force/)).toBeVisible({ timeout: 60_000 });
 
   // 8 Card.
   await page.goto(`${server.url}/card`);
