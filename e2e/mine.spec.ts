@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
-import { layTrack, type TrackSpec } from '../src/core/vehicle/track';
 import { expect, message, test } from './fixtures';
+import { openRingLogs } from './ringLog';
 import { wrenScript } from './wrenScript';
 
 test.use({ book: 'empty' });
@@ -17,44 +17,6 @@ Linearity 1,00 0,50 3,00`;
 const BASE = `Strength 80 0 100
 Damper let in 100 0 100
 Own damper 10 0 100`;
-
-const corner = (straightM: number, radiusM: number, angleDeg: number) => ({
-  ...{ straightM, radiusM, angleDeg },
-  clothoidM: 8,
-});
-const RING: TrackSpec = {
-  ...{ id: 'ring', name: 'Ring', widthM: 8, closed: true },
-  segments: [corner(160, 40, 180), corner(60, 90, 30), corner(60, 90, -30), corner(48, 40, 180)],
-};
-
-/** Four laps of a road that nobody knows, as some logger writes them. */
-function log(head: string, strength: number): string {
-  const { x, y, curvature, stepM } = layTrack({ ...RING, closed: false });
-  const n = x.length;
-  const pace = 14;
-  const rows = Array.from({ length: 4 * n }, (_, i) => {
-    const k = curvature[i % n]!;
-    const tight = Math.min(1, Math.abs(k) * 40);
-    return [
-      (i * stepM) / pace,
-      1 + Math.floor(i / n),
-      (i % n) * stepM,
-      pace * 3.6,
-      k * 40 * 60,
-      tight > 0.3 ? 0.2 : 1,
-      tight > 0.05 && tight < 0.3 ? 0.8 : 0,
-      -strength * Math.sign(k) * tight + 0.02 * Math.sin(i),
-      k * pace,
-      x[i % n]!,
-      y[i % n]!,
-    ]
-      .map((value) => Number(value.toFixed(4)))
-      .join(',');
-  });
-  const names =
-    'clock (s),lap,lap dist (m),pace (km/h),steer (deg),throttle,brake,ffb (ratio),yaw rate (rad/s),pos x (m),pos y (m)';
-  return [head, names, ...rows].join('\n');
-}
 
 /** Goes on with the Tab key until something has the keys, as a driver does who has no mouse. */
 async function tabTo(page: Page, wanted: Locator) {
@@ -126,16 +88,8 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
 
   // Three logs of a shape that nobody has spoken of, and the road in them.
   await page.goto(`${server.url}/ride`);
-  await page.getByLabel('Log to take in').setInputFiles(
-    [0.6, 0.8, 1.2].map((strength, i) => ({
-      name: `evening-${i + 1}.csv`,
-      mimeType: 'text/csv',
-      buffer: Buffer.from(log(`# started: 2026-01-05T19:${10 + 10 * i}:00Z`, strength)),
-    })),
-  );
+  await openRingLogs(page, { 'evening-1.csv': 0.6, 'evening-2.csv': 0.8, 'evening-3.csv': 1.2 });
   await expect(heading).toHaveText('evening-1.csv: what are its columns?');
-  await page.getByLabel('clock is taken for').selectOption('t_s');
-  await page.getByLabel('pace is taken for').selectOption('speed_mps');
   await decide(next.getByRole('button', { name: 'So it is, in all 3 logs' }).click());
   await page.getByLabel('Road they were driven on').fill('Ferry road');
   await decide(next.getByRole('button', { name: 'Keep these 3' }).click());

@@ -7,13 +7,9 @@ import { knownOfACar } from '@/core/vehicle/carClass';
 import { baseByHand } from '@/core/identify/baseByHand';
 import { simulateSpins } from '@/core/identify/simulateSpins';
 import { readings, TRUE_BASES, wholeEvening } from '@/core/identify/testing/trueBases';
-import { START_FIELD } from '@/core/testing/startField';
 import { programmeFor } from '@/core/axes/programme';
 import type { AxisName } from '@/core/axes/axes';
 import { simulateGuidedCapture } from '@/core/axes/simulateCapture';
-import { RIMS } from '@/catalog/rims';
-import { EMPTY_MAP } from '@/core/buttons/buttonMap';
-import { writeRimJson } from '@/core/formats/rimJson';
 import { readCaptureCsv, writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';
 import { filesForTests, pebble } from './testing/pebble';
@@ -230,80 +226,6 @@ it('ride writes a log that measure reads back with the same laps, and its force 
   expect(pebble('handsoff', profileFile)).toMatchObject({ code: 2 });
 });
 
-describe('translate', () => {
-  const dialect = (name: string, fields: object[]) => ({
-    format: 'pebble-road/dialect',
-    version: 1,
-    name,
-    axis: 'brake',
-    fields,
-  });
-  const amount = (key: string, more: object = {}) => ({ ...START_FIELD, key, label: key, ...more });
-  const source = dialect('Made-up title', [amount('dz')]);
-  const settings = (more: object = {}) => ({
-    format: 'pebble-road/settings',
-    version: 1,
-    dialect: source,
-    values: { dz: 5 },
-    ...more,
-  });
-  const target = dialect('Plain', [
-    amount('start', { max: 1, step: 0.01, maps: { kind: 'deadzone-amount', full: 1 } }),
-  ]);
-  const run = (from: object, to: object) =>
-    pebble(
-      'translate',
-      file('s.json', JSON.stringify(from)),
-      '--to',
-      file('d.json', JSON.stringify(to)),
-      '--json',
-    );
-
-  it('writes the settings in the other dialect', () => {
-    expect(run(settings(), target).json()).toEqual({
-      values: { start: 0.05 },
-      maxError: 0,
-      atTravel: 0,
-      notExpressible: [],
-    });
-  });
-
-  it.each([
-    [
-      'an unknown value',
-      settings({ values: { dz: 5, more: 1 } }),
-      target,
-      /"values\.more": The key "more" is not known/,
-    ],
-    ['a missing value', settings({ values: {} }), target, /"values\.dz": The value of "dz" is missing/],
-    ['a value out of range', settings({ values: { dz: 101 } }), target, /dz 101 is outside/],
-    ['a newer version', { ...settings(), version: 2 }, target, /version 2/],
-    [
-      'a key twice',
-      settings(),
-      dialect('T', [amount('a'), amount('a', { maps: { kind: 'gamma-direct' } })]),
-      /stands twice/,
-    ],
-    [
-      'a parameter mapped twice',
-      settings(),
-      dialect('T', [amount('a'), amount('b')]),
-      /"a" and "b" both set the deadzone/,
-    ],
-    [
-      'a step that does not divide',
-      settings(),
-      dialect('T', [amount('a', { step: 7 })]),
-      /does not divide 0 to 100/,
-    ],
-    ['an unknown map', settings(), dialect('T', [amount('a', { maps: { kind: 'magic' } })]), /d\.json/],
-  ])('refuses %s by name', (_, from, to, message) => {
-    const { code, err } = run(from, to);
-    expect(code).toBe(1);
-    expect(err).toMatch(message);
-  });
-});
-
 it('rotation gives gain, display, bump stop, believed base and hairpin; null where it was not asked', () => {
   const whole = pebble(
     ...'rotation --base 900 --title 900 --car 900 --shown 108 --at 90 --ratio 14 --hairpin 6 --wheelbase 2.6 --json'.split(
@@ -378,50 +300,4 @@ it('names file, row and column of a fault', () => {
   const { code, err } = pebble('calibrate', path);
   expect(code).toBe(1);
   expect(err).toMatch(/bad\.capture\.csv: row 3, column "brake": "two" is not a number/);
-});
-
-it('buttons says where everything lies best on a rim, and what is badly placed', () => {
-  const path = file(
-    'tern.rim.json',
-    writeRimJson({
-      buttons: RIMS.tern,
-      map: { ...EMPTY_MAP, on: { pause: 2, 'look-back': 3, reset: null } },
-    }),
-  );
-  const { code, json } = pebble('buttons', path, '--json');
-  expect(code).toBe(0);
-  const { best, conflicts, reach } = json() as {
-    best: Record<string, number>;
-    conflicts: { kind: string }[];
-    reach: { seconds: number }[];
-  };
-  expect(conflicts[0]).toMatchObject({ kind: 'danger-beside', action: 'pause', beside: 'look-back' });
-  expect(reach).toHaveLength(RIMS.tern.length);
-  expect(best['look-back']).not.toBe(best['pause']);
-  expect(pebble('buttons', path).out).toMatch(/conflict +Pause lies on left thumb, beside look back/);
-  const twice = file(
-    'twice.rim.json',
-    writeRimJson({ buttons: [RIMS.tern[0]!, RIMS.tern[0]!], map: EMPTY_MAP }),
-  );
-  expect(pebble('buttons', twice).err).toMatch(/A button stands there once/);
-});
-
-it('gain compares two rides at two values of it', () => {
-  const log = (strength: number) =>
-    [
-      't_s,ay_mps2,ffb',
-      ...Array.from({ length: 120 * 25 }, (_, i) => {
-        const a = 7 * Math.sin(i / 30);
-        return `${i / 25},${a},${-strength * a + 0.01 * Math.sin(i)}`;
-      }),
-    ].join('\n');
-  const [low, high] = [file('low.ride.csv', log(0.05)), file('high.ride.csv', log(0.1))];
-  expect(pebble('gain', low, high, '--values', '50,100', '--json').json()).toMatchObject({
-    expected: 2,
-    ratio: expect.closeTo(2, 1) as number,
-    isFactor: true,
-  });
-  expect(pebble('gain', low, high, '--values', '50,60', '--json').json()).toMatchObject({ isFactor: false });
-  expect(pebble('gain', low, '--values', '50,100').code).toBe(2);
-  expect(pebble('gain', low, high, '--values', 'much')).toMatchObject({ code: 2 });
 });

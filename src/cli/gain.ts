@@ -5,6 +5,8 @@ import { shown, type Command } from './command';
 import { orRefuse, readText } from './files';
 import { needed } from './named';
 
+const SAID = { factor: 'yes', other: 'no', unsure: 'these rides cannot tell' };
+
 /** Whether a title's gain is a factor of its force: two rides at two values, as Describe compares them. */
 export const gain: Command = {
   name: 'gain',
@@ -26,7 +28,7 @@ export const gain: Command = {
       table: [
         ['the force grew', `${shown(found.ratio)} (${shown(found.low)} … ${shown(found.high)}) times`],
         ['the number', `${shown(found.expected)} times`],
-        ['it is a factor', found.isFactor ? 'yes' : 'no'],
+        ['it is a factor', SAID[found.verdict]],
       ],
     };
   },

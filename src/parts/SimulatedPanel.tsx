@@ -8,6 +8,7 @@ import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceState } from '@/devices/source';
 import { PaceChoice } from './PaceChoice';
 import { Choice } from './Choice';
+import { CheckField } from '@/ui/CheckField';
 
 const pedalMotions = (axis: AxisName): [Motion, string][] => [
   ['off', 'Lift off'],
@@ -64,15 +65,7 @@ export function SimulatedPanel({ rig, state, axis, step, followRef }: Props) {
       <p className="text-[15px] text-muted">
         No hardware here: it stands in for yours on the {AXIS_WORDS[axis]}.
       </p>
-      <label className="flex min-h-11 items-center gap-3">
-        <input
-          type="checkbox"
-          className="h-5 w-5 accent-[var(--lichen)]"
-          checked={follows}
-          onChange={(e) => setFollows(e.target.checked)}
-        />
-        Does as the guide says
-      </label>
+      <CheckField label="Does as the guide says" checked={follows} onChange={setFollows} />
       <div className="grid grid-cols-2 gap-2" role="group" aria-label="What it does">
         {motionsOf(axis).map(([motion, name]) => (
           <Choice

@@ -19,6 +19,8 @@ export interface LogPreview {
 export interface KeptLog {
   rows: number;
   started: Started | null;
+  /** Whether the trail knows what was set when it was driven. */
+  knowsSettings: boolean;
   left: string[];
   missing: string[];
 }
@@ -102,8 +104,9 @@ const api = {
       head: sent,
       columns: log.columns as Record<string, Float64Array>,
     });
-    const reply = answer.reply as { ok: boolean; problems?: Problem[] };
-    return reply.ok ? succeed({ rows: t.length, started, left, missing }) : fail(...(reply.problems ?? []));
+    const reply = answer.reply as { ok: boolean; problems?: Problem[]; knowsSettings?: boolean };
+    if (!reply.ok) return fail(...(reply.problems ?? []));
+    return succeed({ rows: t.length, started, knowsSettings: reply.knowsSettings === true, left, missing });
   },
 };
 

@@ -10,8 +10,8 @@ const api = {
   ofRide: async (url: string, asked: RoadAsked): Promise<Outcome<RoadFromLog>> =>
     roadFromLog(await logOf(url), asked),
   /** The road of a `*.ride.csv`. */
-  ofFile(text: string, asked: RoadAsked): Outcome<RoadFromLog> {
-    const read = readRideCsv(text);
+  async ofFile(file: File, asked: RoadAsked): Promise<Outcome<RoadFromLog>> {
+    const read = readRideCsv(await file.text());
     return read.ok ? roadFromLog(read.value, asked) : read;
   },
   /** What two rides of the book at two gains say of a title's numbers. */

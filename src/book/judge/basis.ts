@@ -59,11 +59,11 @@ function footInput({ axes }: Pick<Facts, 'axes'>): Input {
 
 /** How the road is known: from rides on it, or as it is laid. */
 function roadInput(facts: Pick<Facts, 'trackId' | 'ownTrack'>): Input {
-  const track = trackOf(facts);
-  return {
-    says: track.course ? `${track.name} as it was driven` : `${track.name} as it is laid`,
-    evidence: track.course?.corners.some(({ plusMinusM }) => plusMinusM !== 0) ? 'measured' : 'described',
-  };
+  const { name, course } = trackOf(facts);
+  // A road that was laid and made to close is a course as well: its corners are off by nothing.
+  return course?.corners.some(({ plusMinusM }) => plusMinusM !== 0)
+    ? { says: `${name} as it was driven`, evidence: 'measured' }
+    : { says: `${name} as it is laid`, evidence: 'described' };
 }
 
 /** What a prediction of a let-go rim rests on, of the base alone. */

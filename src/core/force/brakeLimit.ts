@@ -1,11 +1,12 @@
-import { lowPass, zeroPhase } from '../numeric/biquad';
 import { quantile } from '../numeric/order';
+import { below, rateOf } from '../rides/logSignals';
 import type { RideLog } from '../rides/rideLog';
 
 /** Where a car's brakes give no more, as a log shows it. */
 export interface BrakeLimit {
-  /** Least share of the brake that gives all of the deceleration. */
+  /** Least share of the brake that gives all of the deceleration, and half of the step in which it is looked for. */
   brake: number;
+  plusMinus: number;
   decelerationMps2: number;
   /** Braking that tells it, s. */
   seconds: number;
@@ -33,12 +34,11 @@ const BINS_BEYOND = 2;
  */
 export function brakeLimit({ columns }: RideLog): BrakeLimit | null {
   const { t_s: t, brake, speed_mps: speed, ax_mps2: ax, ay_mps2: ay } = columns;
-  if (!brake || !speed || t.length < 4) return null;
-  const rateHz = (t.length - 1) / (t[t.length - 1]! - t[0]!);
+  const rateHz = rateOf(columns);
+  if (!brake || !speed) return null;
   if (!(rateHz > 4 * SMOOTH_HZ)) return null;
   const raw = ax ? ax.map((a) => -a) : decelerationOf(t, speed);
-  const slowing = zeroPhase(raw, lowPass(SMOOTH_HZ, rateHz), Math.ceil(rateHz));
-  const pressed = zeroPhase(brake, lowPass(SMOOTH_HZ, rateHz), Math.ceil(rateHz));
+  const [slowing, pressed] = [below(raw, SMOOTH_HZ, rateHz), below(brake, SMOOTH_HZ, rateHz)];
   const bins = Array.from({ length: Math.ceil(1 / BIN) }, (): number[] => []);
   for (let i = 0; i < t.length; i++) {
     const b = pressed[i]!;
@@ -53,7 +53,7 @@ export function brakeLimit({ columns }: RideLog): BrakeLimit | null {
   const at = told.findIndex(({ best }) => best >= ALL * most);
   if (told.length - 1 - at < BINS_BEYOND) return null;
   const seconds = bins.reduce((sum, values) => sum + values.length, 0) / rateHz;
-  return { brake: told[at]!.brake, decelerationMps2: most, seconds };
+  return { brake: told[at]!.brake, plusMinus: BIN / 2, decelerationMps2: most, seconds };
 }
 
 function decelerationOf(t: Float64Array, speed: Float64Array): Float64Array {

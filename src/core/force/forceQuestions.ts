@@ -1,7 +1,3 @@
-import { brakeLimit } from './brakeLimit';
-import { fullScaleFromLog } from './fullScaleFromLog';
-import { lapOutline } from './lapOutline';
-import { logParts } from './logParts';
 import { answerTo, COMPLAINTS, type FeelAnswer } from '../feel/complaints';
 import { feelFactsOf } from '../feel/feelFacts';
 import type { RideLog } from '../rides/rideLog';
@@ -19,6 +15,7 @@ import type { ForceReport, LoggedReport, OtherCar, SmoothReport, StabilityReport
 import type { ForceSchools } from './forceSchools';
 import { EFFECTS, type Effect } from './effects';
 import { judgeLog } from './judgeForce';
+import { logReading } from './logReading';
 import { smoothingAdvice, type SmoothPoint } from './smoothing';
 import { springAdvice } from './springAdvice';
 import { weightAdvice } from './weight';
@@ -177,11 +174,7 @@ export function judgeLogged(
   return {
     judgement: judged.judgement,
     gain: isTold ? gainAdvice(facts, chain, judged, schools.clipping) : null,
-    // A simulated ride would only tell what was assumed for it.
-    scale: isSimulated ? null : fullScaleFromLog(log, before.car, before.title.gain),
-    parts: logParts(log),
-    outline: lapOutline(log),
-    brake: brakeLimit(log),
+    ...logReading(log, before.car, before.title.gain, isSimulated),
   };
 }
 

@@ -1,7 +1,4 @@
-import type { BrakeLimit } from './brakeLimit';
-import type { FullScale } from './fullScaleFromLog';
-import type { LapOutline } from './lapOutline';
-import type { LogParts } from './logParts';
+import type { LogReading } from './logReading';
 import type { BalanceReport } from './balance';
 import type { ChainFacts } from './chainOf';
 import type { Smoothness } from './detail';
@@ -51,16 +48,9 @@ export interface LoggedRide {
   url: string;
 }
 
-export interface LoggedReport {
+export interface LoggedReport extends LogReading {
   judgement: SignalJudgement;
   gain: Proposal | null;
-  /** What the log says of the car's full scale; `null` where it says nothing of it. */
-  scale: FullScale | null;
-  /** What the logged force is made of, and where the lap went. */
-  parts: LogParts | null;
-  outline: LapOutline | null;
-  /** Where harder braking slows no more. */
-  brake: BrakeLimit | null;
 }
 
 /** Settings heard one after the other over the same road. */

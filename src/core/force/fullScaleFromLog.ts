@@ -1,6 +1,7 @@
-import { lowPass, zeroPhase } from '../numeric/biquad';
 import { studentQuantile } from '../numeric/distributions';
 import { mean, standardDeviation } from '../numeric/moments';
+import { slopesOfParts, slopeThroughZero, type Pair } from '../numeric/throughZero';
+import { below, lateralOf, rateOf } from '../rides/logSignals';
 import { SURFACES, type RideLog } from '../rides/rideLog';
 import { AIR_DENSITY, peakTanFront, wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
 import { makeTwoTrack } from '../vehicle/twoTrack';
@@ -40,16 +41,14 @@ const ROAD = SURFACES.indexOf('road');
  * @returns `null` where the log has no force or no lateral acceleration, or too little cornering, or the two do not go together
  */
 export function fullScaleFromLog({ columns }: RideLog, car: CarSpec, gain: number): FullScale | null {
-  const { t_s: t, ffb, speed_mps: speed, surface } = columns;
-  const lateral = columns.ay_mps2 ?? fromYaw(columns);
-  if (!ffb || !lateral || !speed || t.length < 2 || !(gain > 0)) return null;
-  const rateHz = (t.length - 1) / (t[t.length - 1]! - t[0]!);
+  const { ffb, speed_mps: speed, surface } = columns;
+  const [lateral, rateHz] = [lateralOf(columns), rateOf(columns)];
+  if (!ffb || !lateral || !speed || !(gain > 0)) return null;
   if (!(rateHz > 4 * CORNER_HZ)) return null;
-  const smooth = (values: Float64Array) => zeroPhase(values, lowPass(CORNER_HZ, rateHz), Math.ceil(rateHz));
-  const [force, side] = [smooth(ffb), smooth(lateral)];
+  const [force, side] = [below(ffb, CORNER_HZ, rateHz), below(lateral, CORNER_HZ, rateHz)];
   const model = columnAt(car);
-  const pairs: [number, number][] = [];
-  for (let i = 0; i < t.length; i++) {
+  const pairs: Pair[] = [];
+  for (let i = 0; i < ffb.length; i++) {
     const v = speed[i]!;
     if (v < SLOWEST_MPS) continue;
     if (Math.abs(force[i]!) > MOST_SIGNAL || (surface && surface[i] !== ROAD)) continue;
@@ -60,19 +59,14 @@ export function fullScaleFromLog({ columns }: RideLog, car: CarSpec, gain: numbe
   const seconds = pairs.length / rateHz;
   if (seconds < FEWEST_S) return null;
   if (Math.abs(correlation(pairs)) < LEAST_CORRELATION) return null;
-  const part = Math.floor(pairs.length / PARTS);
-  const scales = Array.from({ length: PARTS }, (_, k) => gain / slope(pairs.slice(k * part, (k + 1) * part)));
+  const scaleOf = (slope: number) => gain / Math.abs(slope);
+  const scales = slopesOfParts(pairs, PARTS).map(scaleOf);
   const spread = standardDeviation(scales) / Math.sqrt(PARTS);
   return {
-    fullScaleNm: gain / slope(pairs),
+    fullScaleNm: scaleOf(slopeThroughZero(pairs)),
     plusMinusNm: studentQuantile(0.975, PARTS - 1) * spread,
     seconds,
   };
-}
-
-/** Lateral acceleration of a car that goes where it heads. */
-function fromYaw({ yaw_radps: yaw, speed_mps: speed }: RideLog['columns']): Float64Array | null {
-  return yaw && speed ? yaw.map((r, i) => r * speed[i]!) : null;
 }
 
 /** Loads of the fronts for which the tyres are worked out, as steps of their load at rest. */
@@ -130,17 +124,7 @@ function columnAt(car: CarSpec) {
   };
 }
 
-/** |force| for a unit of torque, least squares through zero. */
-function slope(pairs: readonly [number, number][]): number {
-  let [xy, xx] = [0, 0];
-  for (const [x, y] of pairs) {
-    xy += x * y;
-    xx += x * x;
-  }
-  return Math.abs(xy) / xx;
-}
-
-function correlation(pairs: readonly [number, number][]): number {
+function correlation(pairs: readonly Pair[]): number {
   const [mx, my] = [mean(pairs.map(([x]) => x)), mean(pairs.map(([, y]) => y))];
   let [xy, xx, yy] = [0, 0, 0];
   for (const [x, y] of pairs) {

@@ -1,5 +1,6 @@
 import { bisect } from '../numeric/bisect';
 import { median, quantile, sortedQuantile } from '../numeric/order';
+import { lastWholeLap } from '../rides/laps';
 import type { RideLog } from '../rides/rideLog';
 import type { ForceInputs } from './forceInputs';
 import type { ForceChain } from './handsOff';
@@ -138,7 +139,7 @@ function sortedCurve(sorted: Float64Array, gain: number): ForceJudgement['sorted
 
 /** The last whole lap; of a ride without one, all of it. */
 function traceOf({ lap, distanceM, signal, signed, gain }: SignalOnRoad, events: ClipEvent[]): ForceTrace {
-  const last = Math.max(0, (lap.at(-1) ?? 0) - 1);
+  const last = lastWholeLap(lap);
   const most = distanceM.reduce((a, b) => Math.max(a, b), 0);
   const count = Math.max(1, Math.ceil(most / PIECE_M));
   const level = new Array<number>(count).fill(0);

@@ -36,6 +36,20 @@ describe('a ride from the book', () => {
     expect(trace.level.length * trace.stepM).toBeLessThanOrEqual(84);
   });
 
+  it('is drawn the same whatever number its laps begin with, and its one lap is drawn whole', () => {
+    const log = logOf(0.5);
+    const { trace } = judgeLog(log, 1, 1)!.judgement;
+    const from = (first: number, ofLap = (lap: number) => lap) =>
+      judgeLog(
+        { notes: {}, columns: { ...log.columns, lap: log.columns.lap.map((lap) => first + ofLap(lap)) } },
+        1,
+        1,
+      )!.judgement.trace;
+    expect(from(1)).toEqual(trace);
+    expect(from(17)).toEqual(trace);
+    expect(Math.max(...from(3, () => 0).level)).toBeCloseTo(0.5, 2);
+  });
+
   it('says nothing of the force where none was logged', () => {
     const { ffb, ...without } = logOf(1).columns;
     expect(ffb).toHaveLength(1000);

@@ -31,6 +31,12 @@ it('draws the last whole lap, a point every ten metres, closed where it closes',
   });
 });
 
+it('draws the only lap of a log, whatever its number', () => {
+  const { columns } = circle();
+  const one = lapOutline(circle({ lap: columns.lap.map(() => 7), distance_m: columns.distance_m }))!;
+  expect(one.lengthM).toBeCloseTo(2 * Math.PI * 100, -1);
+});
+
 it('needs places and distance', () => {
   expect(lapOutline(circle({ x_m: undefined }))).toBeNull();
   expect(lapOutline(circle({ distance_m: undefined }))).toBeNull();

@@ -1,3 +1,4 @@
+import { lastWholeLap } from '../rides/laps';
 import type { RideLog } from '../rides/rideLog';
 
 /** A lap from above, as the log has its places. */
@@ -16,7 +17,7 @@ const SAME_PLACE_M = 40;
 export function lapOutline({ columns }: RideLog): LapOutline | null {
   const { x_m: x, y_m: y, distance_m: distance, lap } = columns;
   if (!x || !y || !distance || distance.length < 2) return null;
-  const last = Math.max(0, (lap?.at(-1) ?? 0) - 1);
+  const last = lap ? lastWholeLap(lap) : 0;
   const points: [number, number][] = [];
   let lengthM = 0;
   for (let i = 0; i < distance.length; i++) {

@@ -1,4 +1,4 @@
-import { lowPass, zeroPhase } from '../numeric/biquad';
+import { below, lateralOf, rateOf } from '../rides/logSignals';
 import { SURFACES, type RideLog } from '../rides/rideLog';
 
 /** What a logged force is made of, as RMS in shares of full scale; `null` for what the log cannot tell. */
@@ -32,26 +32,22 @@ const [ROAD, KERB, OFF] = ['road', 'kerb', 'offtrack'].map((one) =>
  * @returns `null` where the log has no force
  */
 export function logParts({ columns }: RideLog): LogParts | null {
-  const { t_s: t, ffb, speed_mps: speed, surface } = columns;
-  if (!ffb || t.length < 2) return null;
-  const rateHz = (t.length - 1) / (t[t.length - 1]! - t[0]!);
-  const { ay_mps2: ay, yaw_radps: yaw } = columns;
-  const lateral = ay ?? (yaw && speed ? yaw.map((r, i) => r * speed[i]!) : null);
+  const { ffb, speed_mps: speed, surface } = columns;
+  const [lateral, rateHz] = [lateralOf(columns), rateOf(columns)];
+  if (!ffb || rateHz === 0) return null;
   const moves = (i: number) => !speed || speed[i]! > MOVES_MPS;
-  const below = (values: Float64Array, hz: number) =>
-    zeroPhase(values, lowPass(hz, rateHz), Math.ceil(rateHz));
   const missing: string[] = [];
   const parts: LogParts = {
     ...{ corners: null, slow: null, road: null, kerbs: null, offTrack: null, explained: null },
     missing,
   };
   if (rateHz >= OVERSAMPLED * SLOW_HZ) {
-    const slow = below(ffb, SLOW_HZ);
+    const slow = below(ffb, SLOW_HZ, rateHz);
     if (lateral) {
-      const side = below(lateral, SLOW_HZ);
+      const side = below(lateral, SLOW_HZ, rateHz);
       let [xy, xx, yy] = [0, 0, 0];
       let n = 0;
-      for (let i = 0; i < t.length; i++) {
+      for (let i = 0; i < slow.length; i++) {
         if (!moves(i)) continue;
         n++;
         xy += side[i]! * slow[i]!;
@@ -66,7 +62,7 @@ export function logParts({ columns }: RideLog): LogParts | null {
   } else
     missing.push(`The log has ${rateHz.toFixed(0)} rows a second: corners need ${OVERSAMPLED * SLOW_HZ}.`);
   if (rateHz >= OVERSAMPLED * FAST_HZ) {
-    const fast = below(ffb, FAST_HZ).map((value, i) => ffb[i]! - value);
+    const fast = below(ffb, FAST_HZ, rateHz).map((value, i) => ffb[i]! - value);
     const rms = (kind: number | null) => {
       let [sum, n] = [0, 0];
       for (let i = 0; i < fast.length; i++) {

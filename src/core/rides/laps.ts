@@ -85,3 +85,9 @@ function leftTrack(log: RideLog, from: number, to: number): WhyNot | null {
   const surface = log.columns.surface?.subarray(from, to);
   return surface?.includes(OFF_TRACK) ? 'off-track' : null;
 }
+
+/** Number of the last lap that another one follows; where there is but one, of that. */
+export function lastWholeLap(lap: Float64Array): number {
+  const last = lap.at(-1) ?? 0;
+  return lap.findLast((one) => one !== last) ?? last;
+}

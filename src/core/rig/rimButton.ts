@@ -47,7 +47,6 @@ const SPOTS = Object.keys(RIM_SPOTS) as [RimSpot, ...RimSpot[]];
 
 /** What a button is, and whether a press of it can be a wish of the moment. */
 export const BUTTON_KINDS = ['button', 'paddle', 'rotary', 'stick'] as const;
-const KINDS = BUTTON_KINDS;
 export type ButtonKind = (typeof BUTTON_KINDS)[number];
 
 export const MOST_BUTTONS = 64;
@@ -57,7 +56,7 @@ export const rimButtonSchema = z.strictObject({
   /** Its number on the device, from 0. */
   index: z.number().int().min(0).max(255),
   name: line(40).min(1, 'a button needs a name'),
-  kind: z.enum(KINDS),
+  kind: z.enum(BUTTON_KINDS),
   spot: z.enum(SPOTS),
   /** Median time from the resting grip, s; `null` before it was measured. */
   seconds: z.number().min(0).max(30).nullable(),

@@ -80,6 +80,7 @@ it('a car that nobody described turns into a wider interval, not into another ro
   const assumed = readFrom(log, { source: 'steering', car: guessed });
   const tightest = (road: RoadFromLog) => tightestCorner(asSpec(road));
   expect(Math.abs(tightest(assumed).radiusM / tightest(described).radiusM - 1)).toBeLessThan(0.06);
+  expect(tightest(assumed).plusMinusM!).toBeGreaterThan(tightest(described).plusMinusM!);
 });
 
 /** A car that goes along a line at a steady pace, 50 rows a second. */

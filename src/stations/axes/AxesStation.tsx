@@ -1,8 +1,8 @@
 'use client';
 
-import { workedByOf } from '@/core/rig/rigSpec';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { AxisName } from '@/core/axes/axes';
+import { workedByOf } from '@/core/rig/rigSpec';
 import { useKeys } from '@/ui/useKeys';
 import type { AxisPast, AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';

@@ -1,9 +1,9 @@
 'use client';
 
-import { workedByOf } from '@/core/rig/rigSpec';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { workedByOf } from '@/core/rig/rigSpec';
 import { proofReason, type ProofItem, type ProofResult } from '@/core/axes/proof';
 import type { SimulatedRig } from '@/devices/simulatedRig';
 import type { DeviceSource } from '@/devices/source';

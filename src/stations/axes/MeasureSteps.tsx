@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { heldAngles, readAngles } from '@/core/axes/programme';
 import { AXIS_WORDS } from '@/core/axes/axes';
 import { Button } from '@/ui/Button';
+import { CheckField } from '@/ui/CheckField';
 import { LinkButton } from '@/ui/LinkButton';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
@@ -82,15 +83,7 @@ export function MeasureSteps(props: Props) {
           {LENGTHS[axis.axis]}
           {axis.axis === 'steering' && <MarkedAngles view={view} onAngles={onAngles} />}
           {axis.axis === 'brake' && (
-            <label className="mt-1 flex min-h-11 items-center gap-3 text-ink">
-              <input
-                type="checkbox"
-                className="h-5 w-5 accent-[var(--lichen)]"
-                checked={takeup}
-                onChange={(event) => onTakeup(event.target.checked)}
-              />
-              Begin exactly where resistance is felt
-            </label>
+            <CheckField label="Begin exactly where resistance is felt" checked={takeup} onChange={onTakeup} />
           )}
           {!canMeasure && (
             <>

@@ -47,7 +47,7 @@ const drift = (perMin: number | null, span: number): Fact => ({
   meaning: 'drift at rest',
 });
 
-function pedalFacts(analysis: PedalAnalysis, by: WorkedBy = 'feet'): Fact[] {
+function pedalFacts(analysis: PedalAnalysis, by: WorkedBy): Fact[] {
   const span = analysis.max - analysis.min;
   const strokes = strokesOf(analysis.axis, by);
   const counted = analysis.presses.filter((p) => p.counted);

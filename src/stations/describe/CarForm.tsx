@@ -6,12 +6,14 @@ import type { z } from 'zod';
 import { CAR_CLASSES, carClassById } from '@/catalog/carClasses';
 import { CAR_WORDS } from '@/catalog/ownCar';
 import { describedCarSchema, readOwnCarJson, writeOwnCarJson } from '@/core/formats/ownCarJson';
-import { describeProblem, reasonOf } from '@/core/problem';
+import { describeProblem } from '@/core/problem';
 import { KNOWN_OF_A_CAR, knownOfACar, type DescribedCar } from '@/core/vehicle/carClass';
-import type { BookView } from '@/book/model/bookView';
 import { tightestRadius } from '@/core/vehicle/track';
+import type { BookView } from '@/book/model/bookView';
 import { hangsOnClass } from '@/book/judge/ownCar';
+import { trackOf } from '@/book/judge/trackOf';
 import { saveCar } from '@/book/write/titles';
+import { readChosen } from '@/parts/readChosen';
 import { told } from '@/parts/told';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
@@ -22,7 +24,6 @@ import { notify } from '@/ui/notices';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { Table } from '@/ui/Table';
 import { capital } from '@/words/format';
-import { trackOf } from '@/book/judge/trackOf';
 
 const LARGEST_MB = 2;
 const CLASSES = CAR_CLASSES.map(({ id, name }) => ({ value: id, name }));
@@ -51,13 +52,9 @@ export function CarForm({
     router.refresh();
   };
   const read = async (file: File) => {
-    try {
-      const found = readOwnCarJson(await file.text());
-      if (found.ok) form.reset(found.value, { keepDefaultValues: true });
-      else notify(found.problems.map((one) => describeProblem(one)).join(' '), 'fault');
-    } catch (error) {
-      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
-    }
+    const found = await readChosen(file, readOwnCarJson);
+    if (found.ok) form.reset(found.value, { keepDefaultValues: true });
+    else notify(found.problems.map((one) => describeProblem(one)).join(' '), 'fault');
   };
   return (
     <StationPage

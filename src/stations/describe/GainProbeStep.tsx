@@ -1,16 +1,22 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
-import type { GainProbe } from '@/core/force/gainProbe';
-import { describeProblem, reasonOf } from '@/core/problem';
+import { useState } from 'react';
+import { FACTOR_WITHIN, type GainProbe } from '@/core/force/gainProbe';
+import { percent } from '@/core/text/percent';
 import type { BookView } from '@/book/model/bookView';
+import { useWorkerAnswer } from '@/parts/useWorkerAnswer';
 import { Button } from '@/ui/Button';
 import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import type { StartedWorker } from '@/workers/startedWorker';
-import type { RoadWorker } from '@/workers/road.worker';
 import { startRoad } from '@/workers/startRoad';
+
+const SAID: Record<GainProbe['verdict'], string> = {
+  factor: `It is a factor of the force, within ${percent(FACTOR_WITHIN)}.`,
+  other:
+    'It is no plain factor: a gain that is computed here would be off. Leave it as “other”, and every figure of the force stays out.',
+  unsure: 'These rides cannot tell it: ride more laps each, as evenly as you can.',
+};
 
 interface Chosen {
   rideId: string;
@@ -37,45 +43,36 @@ export function GainProbeStep({
     { rideId: rides.at(-1)?.id ?? '', value: null },
   ]);
   const [found, setFound] = useState<GainProbe | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const worker = useRef<StartedWorker<RoadWorker> | null>(null);
-  useEffect(() => () => worker.current?.end(), []);
+  const [lack, setLack] = useState<string | null>(null);
+  const { isBusy, fault, ask } = useWorkerAnswer(startRoad);
   if (rides.length < 2) return null;
-  const change = (i: number, next: Partial<Chosen>) =>
-    setChosen((now) => now.map((one, k) => (k === i ? { ...one, ...next } : one)));
-  const compare = async () => {
-    worker.current?.end();
-    const mine = (worker.current = startRoad());
-    setBusy(true);
-    setFault(null);
+  const change = (i: number, next: Partial<Chosen>) => {
+    // What was found was of other rides, or other numbers.
     setFound(null);
-    try {
-      const [a, b] = chosen.map(({ rideId, value }) => ({
-        url: `/api/rides/file?id=${encodeURIComponent(rideId)}`,
-        value: value!,
-      }));
-      const out = await mine.ask((remote) => remote.gain(a!, b!));
-      if (out.ok) setFound(out.value);
-      else setFault(out.problems.map(describeProblem).join(' '));
-    } catch (error) {
-      setFault(`The rides were not read: ${reasonOf(error)}`);
-    } finally {
-      setBusy(false);
-      mine.end();
-    }
+    setLack(null);
+    setChosen((now) => now.map((one, k) => (k === i ? { ...one, ...next } : one)));
+  };
+  const compare = () => {
+    setFound(null);
+    if (chosen.some(({ value }) => value === null))
+      return setLack(`Type what ${label} stood at in each ride.`);
+    if (chosen[0]!.rideId === chosen[1]!.rideId) return setLack('Choose two rides.');
+    const [a, b] = chosen.map(({ rideId, value }) => ({
+      url: `/api/rides/file?id=${encodeURIComponent(rideId)}`,
+      value: value!,
+    }));
+    return ask('One of the rides', (worker) => worker.gain(a!, b!), setFound);
   };
   const options = rides.map(({ id, importedFrom, atMs }) => ({
     value: id,
     name: `${importedFrom}, ${moment(atMs)}`,
   }));
-  const isReady = chosen.every(({ rideId, value }) => rideId !== '' && value !== null);
   return (
     <NextStep
       number={number}
       title={`What do the numbers of ${label} do?`}
       actions={
-        <Button disabled={!isReady || isBusy} onClick={() => void compare()}>
+        <Button disabled={isBusy} onClick={() => void compare()}>
           Compare the two rides
         </Button>
       }
@@ -100,21 +97,18 @@ export function GainProbeStep({
           />
         </div>
       ))}
-      {fault && (
+      {(lack ?? fault) && (
         <p role="alert" className="mt-2 border-l-4 border-rust pl-3 text-ink">
-          {fault}
+          {lack ?? fault}
         </p>
       )}
       {found && (
         <div role="status" className="mt-2 text-ink">
           <p>
             The force grew {found.ratio.toFixed(2)} times ({found.low.toFixed(2)} to {found.high.toFixed(2)}),
-            the number {found.expected.toFixed(2)} times.{' '}
-            {found.isFactor
-              ? 'It is a factor of the force.'
-              : 'It is no plain factor: a gain that is computed here would be off. Leave it as “other”, and every figure of the force stays out.'}
+            the number {found.expected.toFixed(2)} times. {SAID[found.verdict]}
           </p>
-          {found.isFactor && (
+          {found.verdict === 'factor' && (
             <Button className="mt-2" onClick={onFactor}>
               Note it as measured
             </Button>

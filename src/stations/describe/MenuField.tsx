@@ -159,7 +159,7 @@ export function MenuField({ form, of, index, onRemove }: Props) {
           </div>
         </div>
       )}
-      {known && (isOpen || isResponseRole(field.role)) && (
+      {known && (isOpen || known.how === 'probed' || isResponseRole(field.role)) && (
         <p role="status" className="mt-1 text-sm text-muted">
           {known.how === 'usual' ? 'Taken as ' : known.how === 'probed' ? 'Read: ' : ''}
           {meaningOf(known.maps, field.role)}

@@ -17,6 +17,7 @@ import { saveBase, saveTitle } from '@/book/write/titles';
 import { told } from '@/parts/told';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
+import { CheckField } from '@/ui/CheckField';
 import { downloadText } from '@/ui/download';
 import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -136,7 +137,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
             }
           >
             {isWhole
-              ? `${now.fields.length} fields, ${computed} of them of the force. ${isBase ? 'They become a layer of their own.' : 'It is opened at once.'}`
+              ? `${now.fields.length === 1 ? 'One field' : `${now.fields.length} fields`}, ${computed} of them of the force. ${isBase ? 'They become a layer of their own.' : 'It is opened at once.'}`
               : missing(now)}
           </NextStep>
           <NextStep number={2} title="Which fields matter">
@@ -225,23 +226,18 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
             <fieldset className="mt-3 flex flex-wrap gap-x-6">
               <legend className="text-sm text-muted">Of the pedals it shapes</legend>
               {pedals.map(({ axis, name: word }) => (
-                <label key={axis} className="flex min-h-11 cursor-pointer items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="h-5 w-5 accent-(--lichen)"
-                    checked={now.axes.includes(axis)}
-                    onChange={(event) =>
-                      setValue(
-                        'axes',
-                        event.target.checked
-                          ? [...now.axes, axis]
-                          : now.axes.filter((other) => other !== axis),
-                        { shouldDirty: true },
-                      )
-                    }
-                  />
-                  {word}
-                </label>
+                <CheckField
+                  key={axis}
+                  label={word}
+                  checked={now.axes.includes(axis)}
+                  onChange={(isOn) =>
+                    setValue(
+                      'axes',
+                      isOn ? [...now.axes, axis] : now.axes.filter((other) => other !== axis),
+                      { shouldDirty: true },
+                    )
+                  }
+                />
               ))}
             </fieldset>
           )}

@@ -1,15 +1,17 @@
 'use client';
 
 import { useState } from 'react';
-import { describeProblem, reasonOf, type Problem } from '@/core/problem';
+import { describeProblem, reasonOf, type Outcome, type Problem } from '@/core/problem';
 import { readBaseJson } from '@/core/formats/thingsJson';
 import type { BaseProgram } from '@/core/rig/rigSpec';
 import { readTitleDocument, readTitleJson, type TitleDocument } from '@/core/formats/titleJson';
 import { fieldsFromPaste, type DescribedField } from '@/core/titles/describedField';
 import { readPastedMenu } from '@/core/titles/pastedMenu';
 import { SHAPES, startingFields } from '@/core/titles/startingShapes';
+import { readChosen } from '@/parts/readChosen';
 import { Button } from '@/ui/Button';
 import { FileInput } from '@/ui/FileInput';
+import { LinesField } from '@/ui/LinesField';
 import { notify } from '@/ui/notices';
 
 interface Props {
@@ -49,23 +51,10 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle, onBase 
       notify(`${found.name} was not copied: ${reasonOf(error)}`, 'fault');
     }
   };
-  const open = async (file: File) => {
-    try {
-      const read = readTitleJson(await file.text());
-      setProblems(read.ok ? [] : read.problems);
-      if (read.ok) onTitle(read.value);
-    } catch (error) {
-      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
-    }
-  };
-  const openBase = async (file: File) => {
-    try {
-      const read = readBaseJson(await file.text());
-      setProblems(read.ok ? [] : read.problems);
-      if (read.ok) onBase(read.value);
-    } catch (error) {
-      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
-    }
+  const open = async <T,>(file: File, read: (text: string) => Outcome<T>, onRead: (found: T) => void) => {
+    const found = await readChosen(file, read);
+    setProblems(found.ok ? [] : found.problems);
+    if (found.ok) onRead(found.value);
   };
   return (
     <details key={String(isOpen)} open={isOpen} className="mt-3 border-y border-line">
@@ -73,18 +62,13 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle, onBase 
         Quick ways to its fields
       </summary>
       <div className="grid gap-3 pb-3">
-        <label className="grid gap-1">
-          <span className="text-sm text-muted">
-            Type or paste its menu, a field on each line: label, value, least, greatest
-          </span>
-          <textarea
-            rows={3}
-            className="w-full rounded-lg border border-line bg-raised p-3 font-mono text-[15px]"
-            placeholder={'Strength 65 0 100\nMinimum force 3 0 20\nDamper 10 0 100'}
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-          />
-        </label>
+        <LinesField
+          label="Type or paste its menu, a field on each line: label, value, least, greatest"
+          rows={3}
+          placeholder={'Strength 65 0 100\nMinimum force 3 0 20\nDamper 10 0 100'}
+          value={text}
+          onChange={setText}
+        />
         <div className="flex flex-wrap items-center gap-2">
           <Button disabled={text.trim() === ''} onClick={paste}>
             Take these lines
@@ -124,7 +108,7 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle, onBase 
               label="or open a .title.json"
               accept=".json,application/json"
               mostMb={LARGEST_MB}
-              onFile={(file) => void open(file)}
+              onFile={(file) => void open(file, readTitleJson, onTitle)}
             />
           </div>
         )}
@@ -133,7 +117,7 @@ export function QuickWays({ isOpen, of, page, copies, onFields, onTitle, onBase 
             label="or open a .base.json"
             accept=".json,application/json"
             mostMb={LARGEST_MB}
-            onFile={(file) => void openBase(file)}
+            onFile={(file) => void open(file, readBaseJson, onBase)}
           />
         )}
         {problems.length > 0 && (

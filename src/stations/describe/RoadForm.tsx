@@ -12,7 +12,7 @@ import {
   writeTrackJson,
   type DescribedTrack,
 } from '@/core/formats/trackJson';
-import { describeProblem, reasonOf } from '@/core/problem';
+import { describeProblem } from '@/core/problem';
 import { crossingOf } from '@/core/roads/crossing';
 import { NEW_ROAD, roadOrigin, saidOfReading } from '@/book/judge/roadRead';
 import { roadMap } from '@/book/judge/roadMap';
@@ -20,6 +20,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { DescribedThings } from '@/book/model/describedThings';
 import { saveRoad } from '@/book/write/roads';
 import { RoadLine } from '@/parts/RoadLine';
+import { readChosen } from '@/parts/readChosen';
 import { told } from '@/parts/told';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
@@ -53,6 +54,7 @@ export function RoadForm({
   const router = useRouter();
   const [shape, setShape] = useState<DescribedTrack>(() => road?.document ?? NEW_ROAD);
   const [said, setSaid] = useState<string[]>([]);
+  const [opened, setOpened] = useState(0);
   const form = useSchemaForm(namedSchema, { name: shape.name, widthM: shape.widthM });
   const named = useWatch({ control: form.control }) as Pick<DescribedTrack, 'name' | 'widthM'>;
   const track: DescribedTrack = { ...shape, ...named };
@@ -84,13 +86,10 @@ export function RoadForm({
   }, [wanted?.id]);
   const open = async (file: File) => {
     if (!file.name.endsWith('.json')) return reading.ofFile(file);
-    try {
-      const read = readDescribedTrackJson(await file.text());
-      if (read.ok) take(read.value, []);
-      else notify(read.problems.map((one) => describeProblem(one)).join(' '), 'fault');
-    } catch (error) {
-      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
-    }
+    const read = await readChosen(file, readDescribedTrackJson);
+    if (!read.ok) return notify(read.problems.map((one) => describeProblem(one)).join(' '), 'fault');
+    take(read.value, []);
+    setOpened(opened + 1);
   };
   const save = async (value: z.output<typeof namedSchema>) => {
     const reply = await saveRoad({ road: { ...shape, ...value }, ...(road ? { replaces: road.id } : {}) });
@@ -194,8 +193,9 @@ export function RoadForm({
         </p>
       ))}
       <RoadLines
+        key={opened}
         isOpen={!has || shape.segments.length > 0}
-        segments={shape.segments}
+        road={shape}
         onLaid={(next, about) => take({ ...NEW_ROAD, name: named.name, ...next }, about)}
       />
     </StationPage>

@@ -5,8 +5,9 @@ import { trackFaults, type DescribedTrack } from '@/core/formats/trackJson';
 import { describeProblem } from '@/core/problem';
 import { closedSegments } from '@/core/roads/closedSegments';
 import { readSegmentLines, segmentLines } from '@/core/roads/segmentLines';
-import type { TrackSegment } from '@/core/vehicle/track';
 import { Button } from '@/ui/Button';
+import { CheckField } from '@/ui/CheckField';
+import { LinesField } from '@/ui/LinesField';
 
 type Laid = Pick<DescribedTrack, 'closed' | 'segments' | 'origin'> & {
   course?: DescribedTrack['course'] & object;
@@ -15,15 +16,16 @@ type Laid = Pick<DescribedTrack, 'closed' | 'segments' | 'origin'> & {
 /** A road laid corner by corner, as lines that can be pasted. */
 export function RoadLines({
   isOpen,
-  segments,
+  road,
   onLaid,
 }: {
   isOpen: boolean;
-  segments: TrackSegment[];
+  /** The one that is laid anew. */
+  road: Pick<DescribedTrack, 'closed' | 'segments'>;
   onLaid(road: Laid, about: string[]): void;
 }) {
-  const [text, setText] = useState(() => segmentLines(segments));
-  const [closed, setClosed] = useState(true);
+  const [text, setText] = useState(() => segmentLines(road.segments));
+  const [closed, setClosed] = useState(road.closed);
   const [fault, setFault] = useState<string | null>(null);
   const lay = () => {
     const read = readSegmentLines(text);
@@ -47,32 +49,18 @@ export function RoadLines({
         Lay it corner by corner
       </summary>
       <div className="grid gap-3 pb-3">
-        <label className="grid gap-1">
-          <span className="text-sm text-muted">
-            A corner on each line: the straight before it in m, its radius in m, how far it turns in °, left
-            or right
-          </span>
-          <textarea
-            rows={5}
-            className="w-full rounded-lg border border-line bg-raised p-3 font-mono text-[15px]"
-            placeholder={'300 190 75 right\n60 60 70 right\n235 12.5 180 left'}
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-          />
-        </label>
+        <LinesField
+          label="A corner on each line: the straight before it in m, its radius in m, how far it turns in °, left or right"
+          rows={5}
+          placeholder={'300 190 75 right\n60 60 70 right\n235 12.5 180 left'}
+          value={text}
+          onChange={setText}
+        />
         <div className="flex flex-wrap items-center gap-4">
           <Button disabled={text.trim() === ''} onClick={lay}>
             Lay these lines
           </Button>
-          <label className="flex min-h-11 items-center gap-2 text-[15px]">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={closed}
-              onChange={(event) => setClosed(event.target.checked)}
-            />
-            It ends where it begins
-          </label>
+          <CheckField label="It ends where it begins" checked={closed} onChange={setClosed} />
         </div>
         {fault && (
           <p role="alert" className="border-l-4 border-rust pl-3 text-[15px]">

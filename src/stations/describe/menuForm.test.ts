@@ -90,6 +90,9 @@ describe('what the numbers of a field mean', () => {
   it('what was said counts where nothing was read', () => {
     const maps = { kind: 'deadzone-amount', full: 80 } as const;
     expect(meaning({ ...readOff('deadzone'), probe: null, maps })).toEqual({ maps, how: 'said' });
+    // What was read once is known as read, whether or not it is read again.
+    const kept = { ...readOff('deadzone'), probe: null, maps, isMeasured: true };
+    expect(meaning(kept)).toEqual({ maps, how: 'probed' });
   });
 });
 

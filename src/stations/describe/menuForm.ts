@@ -113,12 +113,12 @@ export function probed(field: MenuFieldForm): Probed[] {
   return probeField({ key: field.role, label, min, max, step, neutral }, parameter, field.probe, readings);
 }
 
-/** What a field means: as it was probed, as it was said, or as it usually does. */
+/** What a field means: as it was probed (now, or when it was kept), as it was said, or as it usually does. */
 export function meaning(field: MenuFieldForm): { maps: FieldMap; how: 'probed' | 'said' | 'usual' } | null {
   if (!isWhole(field) || numbersFault(field)) return null;
   const best = probed(field)[0];
   if (best && best.residual <= LARGEST_RESIDUAL) return { maps: best.maps, how: 'probed' };
-  if (field.maps) return { maps: field.maps, how: 'said' };
+  if (field.maps) return { maps: field.maps, how: field.isMeasured ? 'probed' : 'said' };
   const neutral = field.neutral ?? field.max;
   return { maps: usualMaps(field.role, keyFor(field.role, new Set()), { ...field, neutral }), how: 'usual' };
 }
@@ -128,7 +128,7 @@ function settled(fields: readonly MenuFieldForm[]): DescribedField[] {
   return fields.map(({ probe: _, shown: __, ...field }, i) => {
     const known = meaning(fields[i]!);
     const maps = known && known.how !== 'usual' ? known.maps : null;
-    return { ...field, maps, isMeasured: known?.how === 'probed' || (maps !== null && field.isMeasured) };
+    return { ...field, maps, isMeasured: known?.how === 'probed' };
   });
 }
 

@@ -6,8 +6,7 @@ import { isDescribed } from '@/core/force/chainOf';
 import { forceField } from '@/core/force/forceParameters';
 import { decimalsOf } from '@/core/response/dialect';
 import { keyText } from '@/core/settings/setting';
-import type { FullScale } from '@/core/force/fullScaleFromLog';
-import type { ForceReport } from '@/core/force/forceReport';
+import type { ForceReport, LoggedReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { LinkButton } from '@/ui/LinkButton';
@@ -26,14 +25,14 @@ import type { ForceState } from './useForce';
 export function ForceAdviceSteps({
   force,
   report,
-  scale,
+  logged,
   view,
 }: {
   force: ForceState;
   /** Of the ride that is chosen. */
   report: ForceReport | null;
-  /** What the ride that is chosen says of the car's full scale. */
-  scale: FullScale | null;
+  /** What the ride that is chosen says by itself; `null` where it is the one that is simulated now. */
+  logged: LoggedReport | null;
   view: BookView;
 }) {
   const { stability, smooth } = force;
@@ -55,7 +54,7 @@ export function ForceAdviceSteps({
           Its drive and its rated torque, from the maker’s page: until then all of this is of a usual base.
         </NextStep>
       )}
-      {view.car.scaleIsAssumed && <FullScaleStep number={first} view={view} scale={scale} />}
+      {view.car.scaleIsAssumed && <FullScaleStep number={first} view={view} logged={logged} />}
       {shown.map((one, i) => (
         <AdviceStep
           key={proposalId(one)}

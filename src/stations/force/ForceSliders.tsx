@@ -87,8 +87,8 @@ function BrakeReminder({
   const to = onFieldGrid(field, field.min + brake.brake * (field.max - field.min));
   return (
     <p className="text-sm text-muted">
-      Above {percent(brake.brake)} of the brake this log slows no harder ({brake.decelerationMps2.toFixed(1)}{' '}
-      m/s² over {brake.seconds.toFixed(0)} s of braking).{' '}
+      Above {percent(brake.brake)} ± {percent(brake.plusMinus)} of the brake this log slows no harder (
+      {brake.decelerationMps2.toFixed(1)} m/s² over {brake.seconds.toFixed(0)} s of braking).{' '}
       <Button look="quiet" className="px-0" onClick={() => draft.attempt(key, to)}>
         Try {to}
       </Button>

@@ -10,6 +10,7 @@ import type { BookView } from '@/book/model/bookView';
 import { KeepStep } from '@/parts/KeepStep';
 import { rideBasis } from '@/book/judge/basis';
 import { roadMap } from '@/book/judge/roadMap';
+import { trackOf } from '@/book/judge/trackOf';
 import { StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { BalancePicture } from './BalancePicture';
@@ -32,7 +33,6 @@ import { StrengthPanel, WantedWeight } from './StrengthPanel';
 import { reportOn, useLoggedRide, type LoggedForce } from './useLoggedRide';
 import { SmoothPicture } from './SmoothPicture';
 import { useForce, type ForceState } from './useForce';
-import { trackOf } from '@/book/judge/trackOf';
 
 interface Props {
   view: BookView;
@@ -91,12 +91,7 @@ function KnownForce({ view, sides, part, like }: Props) {
             (panel === 'feels' ? (
               <FeelsStep />
             ) : (
-              <ForceAdviceSteps
-                force={force}
-                report={report}
-                scale={logged.report?.scale ?? null}
-                view={view}
-              />
+              <ForceAdviceSteps force={force} report={report} logged={logged.report} view={view} />
             ))}
         </>
       }

@@ -1,4 +1,4 @@
-import type { FullScale } from '@/core/force/fullScaleFromLog';
+import type { LoggedReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { keepFullScale } from '@/book/write/fullScale';
 import { told } from '@/parts/told';
@@ -10,14 +10,15 @@ import { NextStep } from '@/ui/StationPage';
 export function FullScaleStep({
   number,
   view,
-  scale,
+  logged,
 }: {
   number: number;
   view: BookView;
-  /** What the chosen log says; `null` where none is chosen, or it says nothing of it. */
-  scale: FullScale | null;
+  /** What the chosen ride says by itself; `null` where none is chosen. */
+  logged: LoggedReport | null;
 }) {
   const { car, names } = view;
+  const scale = logged?.scale ?? null;
   // A catalogue car's full scale belongs to the title that it comes with: only a car of one's own can be told.
   const isOwn = car.id.startsWith('own-car-');
   if (scale && isOwn) {
@@ -57,7 +58,18 @@ export function FullScaleStep({
       }
     >
       Its full-scale torque in {names.title} is taken as usual, {car.fullScaleNm} N·m: no gain is advised on
-      that. A log with force, speed and lateral acceleration or yaw rate tells it: choose it above.
+      that. {howToTell(logged, isOwn)}
     </NextStep>
   );
+}
+
+const TELLING = 'force, speed, and lateral acceleration or yaw rate';
+
+function howToTell(logged: LoggedReport | null, isOwn: boolean): string {
+  if (!isOwn && logged?.scale)
+    return `This log says ${logged.scale.fullScaleNm.toFixed(1)} ± ${logged.scale.plusMinusNm.toFixed(1)} N·m: described as a car of your own it can be written down.`;
+  if (!isOwn) return `Described as a car of your own, a log with ${TELLING} tells it.`;
+  return logged
+    ? `The ride that is chosen does not tell it: it takes a log from the title with ${TELLING}, and corners that the force follows.`
+    : `A log with ${TELLING} tells it: choose it above.`;
 }

@@ -21,7 +21,8 @@ export function LogPartsFacts({ parts, basis, name }: { parts: LogParts; basis: 
         ])}
       />
       <p className="mt-2 max-w-2xl text-[15px] text-muted">
-        {explained !== null && `The corners explain ${percent(explained)} of the slow force. `}
+        {explained !== null &&
+          `The corners explain ${explained > 0.99 ? 'over 99 %' : percent(explained)} of the slow force. `}
         {missing.join(' ')}
       </p>
     </section>

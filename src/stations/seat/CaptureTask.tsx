@@ -1,9 +1,9 @@
 'use client';
 
-import { workedByOf } from '@/core/rig/rigSpec';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { obedientMotion } from '@/core/axes/actor';
 import type { AxisName } from '@/core/axes/axes';
+import { workedByOf } from '@/core/rig/rigSpec';
 import { describeProblem } from '@/core/problem';
 import { LiveCanvas } from '@/ui/LiveCanvas';
 import { tone } from '@/live/voice';

@@ -1,8 +1,8 @@
 'use client';
 
-import { workedByOf } from '@/core/rig/rigSpec';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { workedByOf } from '@/core/rig/rigSpec';
 import { tone } from '@/live/voice';
 import { signProof } from '@/book/write/captures';
 import { proofFigure, proofPrompt, shortWords } from '@/words/proof';

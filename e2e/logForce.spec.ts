@@ -1,0 +1,72 @@
+import { expectAccessible } from './axe';
+import { expect, fill, test } from './fixtures';
+import { openRingLogs } from './ringLog';
+
+test('two logs of one road: where the force clips on their own map, what it is made of, and what the gain’s numbers do', async ({
+  page,
+  server,
+}) => {
+  const heading = page.getByRole('heading', { level: 1 });
+  const next = page.getByRole('region', { name: 'What to do next' });
+  await page.goto(`${server.url}/ride`);
+  await openRingLogs(page, { 'half.csv': 0.4, 'all.csv': 0.8, 'hot.csv': 1.4 });
+  await next.getByRole('button', { name: 'So it is, in all 3 logs' }).click();
+  await next.getByRole('button', { name: 'Keep these 3' }).click();
+  await expect(heading).toHaveText('3 of 3 files lie on the trail', { timeout: 60_000 });
+
+  // Clipped pieces stand where the log drove, on no road of ours.
+  await page.goto(`${server.url}/force`);
+  const clippingOf = page.getByLabel('Clipping of');
+  await expect(clippingOf).toBeVisible({ timeout: 60_000 });
+  const choose = async (name: string) => {
+    const names = await clippingOf.locator('option').allTextContents();
+    await clippingOf.selectOption({ index: names.findIndex((one) => one.startsWith(name)) });
+  };
+  await choose('hot.csv');
+  await page.getByRole('button', { name: 'on the map' }).click();
+  await expect(
+    page.getByRole('img', { name: /^The lap as it was logged from above, with \d+ clipped pieces/ }),
+  ).toBeVisible({ timeout: 60_000 });
+  await expectAccessible(page, 'the map of a log');
+
+  // What the force is made of; what the log does not hold is asked for by name.
+  await page.getByRole('button', { name: 'Balance', exact: true }).click();
+  const parts = page.getByRole('region', { name: 'Force of hot.csv' });
+  await expect(parts.getByText('follows the corners')).toBeVisible({ timeout: 60_000 });
+  await expect(parts.getByText(/The corners explain over 99 % of the slow force/)).toBeVisible();
+  await expect(parts.getByText('The log has 14 rows a second: effects need 32.')).toBeVisible();
+  await expectAccessible(page, 'the parts of a logged force');
+
+  // The gain of a title that nobody knows: the force of the second ride is twice that of the first.
+  await page.goto(`${server.url}/translate/describe`);
+  await fill(page, 'What is it called?', 'Low Ferry');
+  await page.getByRole('textbox', { name: /^Type or paste its menu/ }).fill('Overall gain 70 0 100');
+  await page.getByRole('button', { name: 'Take these lines' }).click();
+  const compare = next.getByRole('button', { name: 'Compare the two rides' });
+  await compare.click();
+  await expect(next.getByRole('alert')).toHaveText('Type what Overall gain stood at in each ride.');
+  const pick = async (which: 'First' | 'Second', name: string, gain: string) => {
+    const ride = next.getByLabel(`${which} ride`);
+    const names = await ride.locator('option').allTextContents();
+    await ride.selectOption({ index: names.findIndex((one) => one.startsWith(name)) });
+    await next.getByLabel(`Overall gain in the ${which.toLowerCase()}`).fill(gain);
+  };
+  await pick('First', 'half.csv', '35');
+  await pick('Second', 'all.csv', '70');
+  await compare.click();
+  await expect(next.getByText(/The force grew (1\.9|2\.0)\d times .*the number 2\.00 times/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(next.getByText(/It is a factor of the force, within 10 %/)).toBeVisible();
+  await expectAccessible(page, 'a gain that is probed');
+  // With other numbers nothing of it holds any more.
+  await pick('Second', 'all.csv', '50');
+  await expect(next.getByText(/The force grew/)).toHaveCount(0);
+  await compare.click();
+  await expect(next.getByText(/It is no plain factor/)).toBeVisible({ timeout: 60_000 });
+  await expect(next.getByRole('button', { name: 'Note it as measured' })).toHaveCount(0);
+  await pick('Second', 'all.csv', '70');
+  await compare.click();
+  await next.getByRole('button', { name: 'Note it as measured' }).click();
+  await expect(page.getByText(/^Read: /)).toBeVisible();
+});
