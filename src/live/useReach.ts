@@ -12,6 +12,8 @@ export interface Reach {
   state: ReachState;
   done: number;
   of: number;
+  /** The device is unplugged; what was asked for is asked for again when it is back. */
+  isGone: boolean;
 }
 
 /** A reach capture while the component stands: what is asked, and what comes of it. A simulated hand follows. */
@@ -23,7 +25,8 @@ export function useReach(
 ): Reach {
   // An order that nobody knows, for as long as the component stands.
   const [run] = useState(() => reachRun(buttons, Date.now() % 2 ** 31));
-  const [shown, setShown] = useState<Reach>({ state: run.state, ...run.progress });
+  const [shown, setShown] = useState({ state: run.state, ...run.progress });
+  const [isGone, setGone] = useState(source.state === 'gone');
   const tell = useCallback(() => {
     setShown((now) =>
       now.state === run.state && now.done === run.progress.done ? now : { state: run.state, ...run.progress },
@@ -38,6 +41,12 @@ export function useReach(
       onDone(run.result());
     };
     const stop = source.subscribe({
+      state(next) {
+        setGone(next === 'gone');
+        if (next !== 'gone') return;
+        run.interrupt();
+        tell();
+      },
       button(index) {
         run.press(index, seconds());
         tell();
@@ -45,6 +54,7 @@ export function useReach(
       },
     });
     const timer = setInterval(() => {
+      if (source.state === 'gone') return;
       run.tick(seconds());
       tell();
       end();
@@ -62,5 +72,5 @@ export function useReach(
     return () => clearTimeout(timer);
     // A button that is asked for twice in a row is pressed twice.
   }, [asked, shown.done, simulated]);
-  return shown;
+  return { ...shown, isGone };
 }

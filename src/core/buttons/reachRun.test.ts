@@ -60,6 +60,31 @@ it('a slip is counted to the button that was meant, and its time to none', () =>
   expect(other).toMatchObject({ hitInstead: [] });
 });
 
+it('a wheel that is unplugged costs no button: it is asked for again, and nothing of before is counted', () => {
+  const run = reachRun(rim(2), 3);
+  let t = 0;
+  const asked = (): number => {
+    for (;;) {
+      run.tick((t += 0.1));
+      const { state } = run;
+      if (state.kind === 'press') return state.index;
+    }
+  };
+  const first = asked();
+  run.press(1 - first, t);
+  run.interrupt();
+  // Longer than any press is waited for.
+  t += 60;
+  expect(run.progress.done).toBe(0);
+  expect(asked()).toBe(first);
+  for (let done = 0; done < run.progress.of; done++) run.press(done === 0 ? first : asked(), t + 0.3);
+  expect(run.state.kind).toBe('done');
+  for (const { seconds, hitInstead } of run.result()) {
+    expect(seconds).toBeCloseTo(0.3, 6);
+    expect(hitInstead).toEqual([]);
+  }
+});
+
 it('a press before it is asked for begins the rest again, and one that never comes is passed over', () => {
   const run = reachRun(rim(1), 1);
   run.tick(0);

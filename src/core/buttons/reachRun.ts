@@ -1,6 +1,6 @@
 import { median } from '../numeric/order';
 import { seededRandom } from '../numeric/random';
-import type { RimButton } from '../rig/rimButton';
+import { secondsOf, type RimButton } from '../rig/rimButton';
 
 /** Every button is asked for so often. */
 const ROUNDS = 3;
@@ -9,6 +9,10 @@ const REST_S = 1.2;
 const REST_SPREAD_S = 0.8;
 /** Whoever needs longer has looked away. */
 const TOO_LONG_S = 8;
+
+/** How long a reach capture takes, s, at what each button takes now. */
+export const reachSeconds = (buttons: readonly RimButton[]): number =>
+  ROUNDS * buttons.reduce((sum, button) => sum + REST_S + REST_SPREAD_S / 2 + secondsOf(button), 0);
 
 /** What a reach capture is doing. */
 export type ReachState =
@@ -72,6 +76,13 @@ export function reachRun(buttons: readonly RimButton[], seed: number) {
       if (state.kind !== 'press') return;
       if (index === state.index) goOn(t - state.sinceS);
       else if (buttons.some((button) => button.index === index)) hit.push(index);
+    },
+    /** The device is gone: what is asked for is asked for again, after a rest. */
+    interrupt(): void {
+      if (state.kind === 'done') return;
+      restUntil = null;
+      hit = [];
+      state = { kind: 'rest' };
     },
     /** What was measured: median seconds and slips of each button; one that was never reached keeps what it had. */
     result(): RimButton[] {

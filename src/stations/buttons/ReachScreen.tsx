@@ -26,13 +26,17 @@ export function ReachScreen({
   onDone(measured: RimButton[]): void;
   onEnd(): void;
 }) {
-  const { state, done, of } = useReach(source, simulated, buttons, onDone);
+  const { state, done, of, isGone } = useReach(source, simulated, buttons, onDone);
   const asked = state.kind === 'press' ? state.index : null;
   const name = buttons.find(({ index }) => index === asked)?.name;
   return (
     <StationPage
       finding={name ? `Press: ${name}` : 'Hands at rest, as when driving'}
-      subtitle="Each button three times, in no order. What is pressed in its place is counted as a slip."
+      subtitle={
+        isGone
+          ? 'The wheel is unplugged. What was measured is kept; plug it in to go on.'
+          : 'Each button three times, in no order. What is pressed in its place is counted as a slip.'
+      }
       next={
         <NextStep number={1} title="Under way" actions={<Button onClick={onEnd}>End</Button>}>
           <ProgressBar share={done / Math.max(1, of)} label="Reach">
