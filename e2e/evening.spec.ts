@@ -54,7 +54,7 @@ test('a folder of an evening: asked about once, laid where it was driven, what i
       await soItIs.click();
       await expect(heading).not.toHaveText(isRing ? /^ring.*columns/ : /^other.*columns/);
     }
-    await expect(heading).toHaveText('4 of 6 files are logs of rides');
+    await expect(heading).toHaveText('4 of 6 files are new rides');
     const files = page.getByRole('table', { name: 'Files of the evening' });
     await expect(files.getByRole('row', { name: /notes\.txt.*no log/ })).toBeVisible();
     await expect(files.getByRole('row', { name: /empty\.csv.*no log.*The file is empty/ })).toBeVisible();
@@ -73,7 +73,7 @@ test('a folder of an evening: asked about once, laid where it was driven, what i
 
     // The same folder once more: nothing is taken in twice, and nobody is asked again.
     await page.getByLabel('Folder of logs').setInputFiles(folder);
-    await expect(heading).toHaveText('0 of 6 files are logs of rides');
+    await expect(heading).toHaveText('4 of 6 files lie on the trail');
     await expect(files.getByRole('row', { name: /there already/ })).toHaveCount(4);
   } finally {
     rmSync(folder, { recursive: true });

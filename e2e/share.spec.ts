@@ -60,8 +60,15 @@ test('what one described is handed on in one file, and another book says item by
     ).toBeVisible();
     await expect(holds.getByRole('row', { name: /Low Ferry.*as it is here/ })).toBeVisible();
     await expectAccessible(page, 'a pack');
-    await holds.getByRole('button', { name: 'Replace Loft Special' }).click();
+    await holds.getByRole('button', { name: 'Replace: Loft Special' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('All of it is here already');
+    // Somebody else's base never comes with the rest: it would say what this rig is made of.
+    const base = { name: 'Loft base', steering: [], axes: [], fields: [] };
+    await open(text.replace('"base": null', `"base": ${JSON.stringify(base)}`));
+    await expect(holds.getByRole('row', { name: /Loft base.*new here/ })).toBeVisible();
+    await expect(next.getByRole('button', { name: 'Take over' })).toHaveCount(0);
+    await holds.getByRole('button', { name: 'Put on this rig: Loft base' }).click();
+    await expect(holds.getByRole('row', { name: /Loft base.*as it is here/ })).toBeVisible();
     // What came with it can be driven.
     await page.goto(`${other.url}/ride`);
     await page.getByRole('button', { name: /^Title: / }).click();

@@ -50,7 +50,7 @@ export async function acceptRide(request: Request): Promise<Response> {
     return error instanceof RidePartsGone ? refuse([BOOK_CHANGED], 409) : refuse([notWritten(error)], 507);
   }
   bookChanged();
-  return Response.json({ ok: true, id });
+  return Response.json({ ok: true, id, knowsSettings: then !== null });
 }
 
 /** Its samples go into the book piece by piece, so that nobody waits for all of a long ride; then its row makes it one. */
@@ -80,8 +80,8 @@ async function writeRide(
 }
 
 /**
- * What was set when a ride was driven, as the trail has it. Where the trail begins later, what was noted first stood already:
- * `null`, and what is set now holds.
+ * What was set when a ride was driven, as the trail has it; `null` where the trail begins later: what is set now is taken then,
+ * and said to be.
  */
 async function settingsAt(book: Database, { rig, combination }: BookView, atMs: number) {
   const before = (await listChanges(book, rig.id)).filter((event) => event.atMs <= atMs);

@@ -20,18 +20,16 @@ const STATES: Record<EveningLog['state'], string> = {
 export function EveningOfLogs({ evening }: { evening: Evening }) {
   const { logs, asking, progress } = evening;
   const count = (state: EveningLog['state']) => logs.filter((log) => log.state === state).length;
-  const [ready, kept] = [count('ready'), count('kept')];
+  const ready = count('ready');
   if (asking && !progress) return <AskedColumns evening={evening} asking={asking} />;
   return (
     <StationPage
       finding={
         logs.length === 0
           ? 'Looking through the files'
-          : kept > 0
-            ? `${kept} of ${logs.length} files lie on the trail`
-            : `${ready} of ${logs.length} files are logs of rides`
+          : findingOf(ready, count('kept') + count('there'), logs.length)
       }
-      subtitle="Each is laid on the trail where it was driven, with what was set then."
+      subtitle="Each is laid on the trail where it was driven, with what was set then as far as the trail knows it."
       next={
         progress ? (
           <NextStep number={1} title="Under way" actions={<Button onClick={evening.cancel}>Cancel</Button>}>
@@ -105,13 +103,17 @@ export function EveningOfLogs({ evening }: { evening: Evening }) {
   );
 }
 
+function findingOf(ready: number, onTrail: number, of: number): string {
+  if (ready > 0) return `${ready} of ${of} files ${ready === 1 ? 'is a new ride' : 'are new rides'}`;
+  if (onTrail > 0) return `${onTrail} of ${of} files ${onTrail === 1 ? 'lies' : 'lie'} on the trail`;
+  return `None of ${of} files is a log that can be read`;
+}
+
 /** The columns of a source that nobody has spoken of yet, shown by its first log. */
 function AskedColumns({ evening, asking }: { evening: Evening; asking: NonNullable<Evening['asking']> }) {
   const open = asking.chosen.filter(({ channel, unit }) => channel !== null && unit === null);
-  const alike = evening.logs.filter(({ state, source }) => {
-    const first = evening.logs.find((log) => log.state === 'asks');
-    return state === 'asks' && source === first?.source;
-  }).length;
+  const asks = evening.logs.filter(({ state }) => state === 'asks');
+  const alike = asks.filter(({ source }) => source === asks[0]!.source).length;
   return (
     <StationPage
       finding={`${asking.name}: what are its columns?`}

@@ -102,7 +102,12 @@ export function useEvening(view: BookView) {
       if (before?.length === read.value.columns.length) columns.current.set(source, [...before]);
     }
     if (there.has(file.name))
-      return { file, state: 'there', source, why: 'A log of this name is on the trail already.' };
+      return {
+        file,
+        state: 'there',
+        source,
+        why: 'A log of this name is on the trail already; chosen alone it can still be taken in.',
+      };
     return { file, state: columns.current.has(source) ? 'ready' : 'asks', source, why: '' };
   };
 
@@ -130,14 +135,18 @@ export function useEvening(view: BookView) {
     const source = logs.find(({ state }) => state === 'asks')?.source;
     if (!asking || !source) return;
     const chosen = asking.chosen.map(({ channel, unit }) => ({ channel, unit }));
-    columns.current.set(source, chosen);
-    await rememberColumns(source, chosen);
-    const next = logs.map((log): EveningLog =>
-      log.source === source && log.state === 'asks' ? { ...log, state: 'ready' } : log,
-    );
-    setLogs(next);
-    setAsking(null);
-    await askNext(next);
+    try {
+      await rememberColumns(source, chosen);
+      columns.current.set(source, chosen);
+      const next = logs.map((log): EveningLog =>
+        log.source === source && log.state === 'asks' ? { ...log, state: 'ready' } : log,
+      );
+      setLogs(next);
+      setAsking(null);
+      await askNext(next);
+    } catch (error) {
+      notify(`What you said of the columns was not written down: ${reasonOf(error)}`, 'fault');
+    }
   };
 
   const keep = async () => {
@@ -195,11 +204,12 @@ export function useEvening(view: BookView) {
 
 const WHERE_FROM = { inside: 'as it says', name: 'as its name says', file: 'by its file’s time' };
 
-function saidOf({ rows, started, left, missing }: KeptLog): string {
+function saidOf({ rows, started, knowsSettings, left, missing }: KeptLog): string {
   const when = started
     ? `driven ${new Date(started.atMs).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, ${WHERE_FROM[started.from]}`
     : 'when it was driven is not known';
-  return [`${rows.toLocaleString('en')} rows, ${when}`, ...left, ...missing].join('. ');
+  const set = knowsSettings ? [] : ['What was set then nobody noted: it lies there with what is set now'];
+  return [`${rows.toLocaleString('en')} rows, ${when}`, ...set, ...left, ...missing].join('. ');
 }
 
 export type Evening = ReturnType<typeof useEvening>;

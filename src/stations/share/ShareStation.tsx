@@ -3,13 +3,14 @@
 import { useMemo, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { readThingsJson, writeThingsJson, type Things } from '@/core/formats/thingsJson';
-import { describeProblem, reasonOf } from '@/core/problem';
+import { describeProblem } from '@/core/problem';
 import { sharedThings, type SharedThing } from '@/book/judge/sharedThings';
 import type { BookView } from '@/book/model/bookView';
 import type { OwnThings } from '@/book/model/ownThings';
 import { saveRoad } from '@/book/write/roads';
 import { saveBase, saveCar, saveTitle } from '@/book/write/titles';
 import type { Reply } from '@/book/write/reply';
+import { readChosen } from '@/parts/readChosen';
 import { told } from '@/parts/told';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
@@ -34,13 +35,9 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
   const [pack, setPack] = useState<Things | null>(null);
   const items = useMemo(() => (pack ? sharedThings(pack, own) : []), [pack, own]);
   const open = async (file: File) => {
-    try {
-      const read = readThingsJson(await file.text());
-      if (read.ok) setPack(read.value);
-      else notify(`Nothing was changed. ${read.problems.map(describeProblem).join(' ')}`, 'fault');
-    } catch (error) {
-      notify(`${file.name} was not read: ${reasonOf(error)}`, 'fault');
-    }
+    const read = await readChosen(file, readThingsJson);
+    if (read.ok) setPack(read.value);
+    else notify(`Nothing was changed. ${read.problems.map(describeProblem).join(' ')}`, 'fault');
   };
   const take = async (wanted: SharedThing[]) => {
     for (const item of wanted) if (!told(await takeOver(pack!, item))) return router.refresh();
@@ -48,13 +45,13 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
     router.refresh();
   };
   const mine = own.titles.length + own.cars.length + own.roads.length + (own.base ? 1 : 0);
-  const fresh = items.filter(({ state }) => state === 'new');
-  const others = items.filter(({ state }) => state === 'changes');
+  // A base’s program says what this rig is made of: it never comes with the rest.
+  const fresh = items.filter(({ kind, state }) => state === 'new' && kind !== 'base');
   return (
     <StationPage
       finding={
         pack
-          ? packFinding(fresh.length, others.length)
+          ? packFinding(items)
           : mine === 0
             ? 'Nothing of your own to share yet'
             : `${mine} ${mine === 1 ? 'thing' : 'things'} of your own to share`
@@ -129,12 +126,16 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
             },
             {
               head: '',
-              view: (item) =>
-                item.state === 'changes' && (
-                  <Button aria-label={`Replace ${item.name}`} onClick={() => void take([item])}>
-                    Replace
+              view: (item) => {
+                const act =
+                  item.state === 'changes' ? 'Replace' : item.kind === 'base' ? 'Put on this rig' : null;
+                if (item.state === 'same' || act === null) return null;
+                return (
+                  <Button aria-label={`${act}: ${item.name}`} onClick={() => void take([item])}>
+                    {act}
                   </Button>
-                ),
+                );
+              },
             },
           ]}
         />
@@ -150,7 +151,9 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
   );
 }
 
-function packFinding(fresh: number, others: number): string {
+function packFinding(items: readonly SharedThing[]): string {
+  const count = (wanted: SharedThing['state']) => items.filter(({ state }) => state === wanted).length;
+  const [fresh, others] = [count('new'), count('changes')];
   const said = [
     ...(fresh > 0 ? [`${fresh} new`] : []),
     ...(others > 0 ? [`${others} other than ${others === 1 ? 'it is' : 'they are'} here`] : []),
