@@ -1,8 +1,8 @@
 import { expectAccessible } from './axe';
-import { expect, fill, test } from './fixtures';
-import { openRingLogs } from './ringLog';
+import { choose, expect, fill, test } from './fixtures';
+import { giveRingLogs, openRingLogs } from './ringLog';
 
-test('two logs of one road: where the force clips on their own map, what it is made of, and what the gain’s numbers do', async ({
+test('logs of one road: where the force clips, what it is made of, what a feeling and another car say, and what the gain’s numbers do', async ({
   page,
   server,
 }) => {
@@ -18,11 +18,11 @@ test('two logs of one road: where the force clips on their own map, what it is m
   await page.goto(`${server.url}/force`);
   const clippingOf = page.getByLabel('Clipping of');
   await expect(clippingOf).toBeVisible({ timeout: 60_000 });
-  const choose = async (name: string) => {
+  const chooseLog = async (name: string) => {
     const names = await clippingOf.locator('option').allTextContents();
     await clippingOf.selectOption({ index: names.findIndex((one) => one.startsWith(name)) });
   };
-  await choose('hot.csv');
+  await chooseLog('hot.csv');
   await page.getByRole('button', { name: 'on the map' }).click();
   await expect(
     page.getByRole('img', { name: /^The lap as it was logged from above, with \d+ clipped pieces/ }),
@@ -36,6 +36,36 @@ test('two logs of one road: where the force clips on their own map, what it is m
   await expect(parts.getByText(/The corners explain over 99 % of the slow force/)).toBeVisible();
   await expect(parts.getByText('The log has 14 rows a second: effects need 32.')).toBeVisible();
   await expectAccessible(page, 'the parts of a logged force');
+
+  // What a driver feels is looked for in the log as well.
+  await page.getByRole('button', { name: 'Feels like…' }).click();
+  await page.getByRole('button', { name: 'Robotic, like gears' }).click();
+  await expect(page.getByText(/As logged: \d.*% of the ride is clipped/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/How the signal fills its scale was read from hot\.csv/)).toBeVisible();
+  await expectAccessible(page, 'a feeling that is read from a log');
+
+  // One car's log alone is compared with nothing; with one of another car the two are.
+  const cars = page.getByRole('table', { name: 'Gain per car' });
+  const rowOf = (name: string) => cars.getByRole('row', { name: new RegExp(`^${name}`) });
+  await page.getByRole('button', { name: 'Cars', exact: true }).click();
+  await expect(rowOf('Fenwick Six')).toContainText('simulated', { timeout: 60_000 });
+  await choose(page, 'Car', 'Fenwick Six');
+  await page.goto(`${server.url}/ride`);
+  await giveRingLogs(page, { 'six-1.csv': 0.3, 'six-2.csv': 0.35 });
+  await next.getByRole('button', { name: 'Keep these 2' }).click();
+  await expect(heading).toHaveText('2 of 2 files lie on the trail', { timeout: 60_000 });
+  await choose(page, 'Car', 'Marl 850');
+  await page.goto(`${server.url}/force?part=cars`);
+  // The newest log is at its limit: how strong its end is it cannot tell.
+  await expect(rowOf('Marl 850')).toContainText('Its log is at full scale there', { timeout: 60_000 });
+  await expect(rowOf('Fenwick Six')).toContainText('simulated');
+  await page.getByRole('button', { name: 'Strength', exact: true }).click();
+  await chooseLog('all.csv');
+  await page.getByRole('button', { name: 'Cars', exact: true }).click();
+  await expect(rowOf('Marl 850')).toContainText('all.csv', { timeout: 60_000 });
+  await expect(rowOf('Fenwick Six')).toContainText(/six-2\.csv/);
+  await expect(rowOf('Fenwick Six')).toContainText(/4[345] %/);
+  await expectAccessible(page, 'cars by their logs');
 
   // The gain of a title that nobody knows: the force of the second ride is twice that of the first.
   await page.goto(`${server.url}/translate/describe`);

@@ -43,8 +43,8 @@ export function ringLog(head: string, strength: number): string {
   return [head, names, ...rows].join('\n');
 }
 
-/** Takes such logs in from Ride, by name and strength, up to where they are ready to be kept. */
-export async function openRingLogs(page: Page, logs: Record<string, number>): Promise<void> {
+/** Gives such logs to Ride, by name and strength. */
+export async function giveRingLogs(page: Page, logs: Record<string, number>): Promise<void> {
   await page.getByLabel('Log to take in').setInputFiles(
     Object.entries(logs).map(([name, strength], i) => ({
       name,
@@ -52,6 +52,11 @@ export async function openRingLogs(page: Page, logs: Record<string, number>): Pr
       buffer: Buffer.from(ringLog(`# started: 2026-01-05T19:${10 + 10 * i}:00Z`, strength)),
     })),
   );
+}
+
+/** The same for the first time, up to where they are ready to be kept. */
+export async function openRingLogs(page: Page, logs: Record<string, number>): Promise<void> {
+  await giveRingLogs(page, logs);
   await page.getByLabel('clock is taken for').selectOption('t_s');
   await page.getByLabel('pace is taken for').selectOption('speed_mps');
 }

@@ -250,8 +250,22 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
       }));
       const rows = questions.cars(canonical, others, 'peak');
       expect(cars['cars']).toEqual(
-        rows.map(({ carId, name, peak, weightNm, ratio }) => plain({ carId, name, peak, weightNm, ratio })),
+        rows.map(({ carId, name, peak, weightNm, ratio, from }) =>
+          plain({ carId, name, peak, weightNm, ratio, from }),
+        ),
       );
+
+      // Of two cars with logs their logs are compared; a log holds twice the force, at the same gain.
+      const logged = (level: number) =>
+        file(
+          `${level}.ride.csv`,
+          ['t_s,ffb,ay_mps2', ...Array.from({ length: 100 }, (_, i) => `${i / 50},${level},6`)].join('\n'),
+        );
+      const byLogs = ['--others', sides[0]!, '--logs', `${logged(0.3)},${logged(0.6)}`];
+      expect(pebble('cars', path, ...where, ...byLogs)['cars']).toMatchObject([
+        { from: 'log', ratio: 1 },
+        { from: 'log', ratio: expect.closeTo(2, 6) as number },
+      ]);
 
       const complaint = plan === own ? 'weak' : 'gravel';
       const answer = questions.feel(complaint, canonical, USUAL_SCHOOLS, []);

@@ -3,12 +3,11 @@ import { adviceInOrder } from '@/core/force/forceAdvice';
 import { judgeLogged } from '@/core/force/forceQuestions';
 import { chainOf } from '@/core/force/chainOf';
 import { swallowedShare } from '@/core/force/rimOf';
-import { readRideCsv } from '@/core/formats/rideCsv';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
 import { UsageError } from './arguments';
 import { shown, type Command } from './command';
 import { DRIVEN_OPTIONS, driveProfile } from './driveProfile';
-import { InputError, orRefuse, readText } from './files';
+import { readForceLog } from './forceLog';
 
 export const forceCommand: Command = {
   name: 'force',
@@ -17,17 +16,8 @@ export const forceCommand: Command = {
   run(args) {
     const { facts, questions, inputs } = driveProfile(args, 'force');
     const file = args.options.get('log');
-    const log = file === undefined ? null : orRefuse(file, readRideCsv(readText(file)));
-    const logged = log && judgeLogged(log, facts.values, facts, USUAL_SCHOOLS);
-    if (file !== undefined && !logged)
-      throw new InputError(file, [
-        {
-          code: 'no-force',
-          message: 'The log has no force channel.',
-          place: { column: 'ffb' },
-          remedy: 'Log the force of the title as "ffb".',
-        },
-      ]);
+    const logged =
+      file === undefined ? null : judgeLogged(readForceLog(file), facts.values, facts, USUAL_SCHOOLS);
     const report = questions.judge(facts, USUAL_SCHOOLS);
     const calm = questions.calm(facts, USUAL_SCHOOLS);
     const smooth = questions.smooth(facts, USUAL_SCHOOLS);
@@ -66,15 +56,20 @@ export const forceCommand: Command = {
 
 export const feel: Command = {
   name: 'feel',
-  usage: `feel FILE.profile.json --car C --track T --complaint ${COMPLAINTS.map(({ id }) => id).join('|')} [--json]`,
-  options: [...DRIVEN_OPTIONS, 'complaint'],
+  usage: `feel FILE.profile.json --car C --track T --complaint ${COMPLAINTS.map(({ id }) => id).join('|')} [--log FILE.ride.csv] [--json]`,
+  options: [...DRIVEN_OPTIONS, 'complaint', 'log'],
   run(args) {
     const complaint = COMPLAINTS.find(({ id }) => id === args.options.get('complaint'));
     if (!complaint)
       throw new UsageError(`feel needs --complaint, one of ${COMPLAINTS.map(({ id }) => id).join(', ')}`);
     const { facts, questions, inputs } = driveProfile(args, 'feel');
+    const file = args.options.get('log');
+    const own =
+      file === undefined
+        ? []
+        : [[facts.car.id, { log: readForceLog(file), settings: facts.values }] as const];
     // A profile is of one car: what hangs on the others cannot be told here.
-    const { causes, advised, next } = questions.feel(complaint.id, facts, USUAL_SCHOOLS, []);
+    const { causes, advised, next } = questions.feel(complaint.id, facts, USUAL_SCHOOLS, [], new Map(own));
     return {
       json: {
         complaint: complaint.id,
@@ -86,7 +81,11 @@ export const feel: Command = {
         inputs,
       },
       table: [
-        ...causes.map(({ name, verdict, says }) => [verdict, name, says]),
+        ...causes.map(({ name, verdict, says, isLogged }) => [
+          verdict,
+          name,
+          isLogged ? `as logged: ${says}` : says,
+        ]),
         advised
           ? [
               'change',

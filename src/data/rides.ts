@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, lt, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { rideFault, rideNotesSchema, seedSchema } from '@/core/rides/checkRide';
 import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
@@ -114,6 +114,21 @@ export async function newestRides(
     .limit(most)
     .offset(skip);
   return rows.map(rowOf).reverse();
+}
+
+/** The newest rides of a combination that were taken from a file, the newest first, and what they were called. */
+export async function newestLogs(
+  db: Database,
+  scope: Combination,
+  most: number,
+): Promise<(RideRow & { file: string })[]> {
+  const rows = await db
+    .select(ROW)
+    .from(rides)
+    .where(and(inScope(scope), sql`${rides.head} -> 'notes' ->> 'file' is not null`))
+    .orderBy(desc(rides.at))
+    .limit(most);
+  return rows.map((row) => ({ ...rowOf(row), file: headSchema.parse(row.head).notes['file']! }));
 }
 
 /** Rides of a combination by their names, in time order. */

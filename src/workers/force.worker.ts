@@ -4,6 +4,7 @@ import type { AlikeBy, CarGain } from '@/core/force/carGains';
 import type { ChainFacts } from '@/core/force/chainOf';
 import { driveForForce, forceQuestions, judgeLogged, type ForceQuestions } from '@/core/force/forceQuestions';
 import type {
+  CarLogFile,
   ForceReport,
   HeardForce,
   LoggedReport,
@@ -13,6 +14,7 @@ import type {
   StabilityReport,
 } from '@/core/force/forceReport';
 import type { ForceSchools } from '@/core/force/forceSchools';
+import type { ForceLogs } from '@/core/force/loggedCar';
 import { heardForce } from '@/core/force/sound';
 import type { RidePlan, RideProgress } from '@/core/vehicle/simulateRide';
 import { logOf } from './rideLogs';
@@ -25,6 +27,13 @@ function asked(): ForceQuestions {
   return questions;
 }
 
+async function read(logs: readonly CarLogFile[]): Promise<ForceLogs> {
+  const all = logs.map(
+    async ({ carId, url, settings }) => [carId, { log: await logOf(url), settings }] as const,
+  );
+  return new Map(await Promise.all(all));
+}
+
 const api = {
   drive(plan: RidePlan, rateHz: number, onProgress: (progress: RideProgress) => void): void {
     questions = forceQuestions(driveForForce(plan, rateHz, onProgress));
@@ -32,9 +41,15 @@ const api = {
   judge: (facts: ChainFacts, schools: ForceSchools): ForceReport => asked().judge(facts, schools),
   calm: (facts: ChainFacts, schools: ForceSchools): StabilityReport => asked().calm(facts, schools),
   smooth: (facts: ChainFacts, schools: ForceSchools): SmoothReport => asked().smooth(facts, schools),
-  cars: (facts: ChainFacts, sides: OtherCar[], by: AlikeBy): CarGain[] => asked().cars(facts, sides, by),
-  feel: (complaint: string, facts: ChainFacts, schools: ForceSchools, sides: OtherCar[]): FeelAnswer =>
-    asked().feel(complaint, facts, schools, sides),
+  cars: async (facts: ChainFacts, sides: OtherCar[], by: AlikeBy, logs: CarLogFile[]): Promise<CarGain[]> =>
+    asked().cars(facts, sides, by, await read(logs)),
+  feel: async (
+    complaint: string,
+    facts: ChainFacts,
+    schools: ForceSchools,
+    sides: OtherCar[],
+    logs: CarLogFile[],
+  ): Promise<FeelAnswer> => asked().feel(complaint, facts, schools, sides, await read(logs)),
   async logged(ride: LoggedRide, facts: ChainFacts, schools: ForceSchools): Promise<LoggedReport | null> {
     return judgeLogged(await logOf(ride.url), ride.settings, facts, schools, ride.isSimulated);
   },

@@ -36,3 +36,11 @@ export interface RideLine extends Pick<
   /** How many more laps it has than are listed. */
   moreLaps: number;
 }
+
+/** A log that holds the force of a car, and what it was driven with. */
+export interface CarLog {
+  carId: string;
+  id: string;
+  name: string;
+  settings: SettingValues;
+}

@@ -9,6 +9,7 @@ import { breath } from '@/data/breath';
 import type { Database } from '@/data/database';
 import {
   countRides,
+  newestLogs,
   newestRides,
   rideBefore,
   rideOf,
@@ -22,7 +23,7 @@ import type { RideRow } from '@/core/rides/rideRow';
 import { askWorker, isLong } from '@/data/serverWorker';
 import type { AxisView } from '../model/axisView';
 import { memo } from './memo';
-import { RIDES_SHOWN, type RideView } from '../model/rideView';
+import { RIDES_SHOWN, type CarLog, type RideView } from '../model/rideView';
 
 /** The newest rides of a combination in time order, with those that are marked, wherever they lie; and how many there are. */
 export async function ridesShown(
@@ -51,6 +52,21 @@ export async function rideViewsOf(
 ): Promise<ReadonlyMap<string, RideView>> {
   const rows = await ridesOf(book, combination, ids);
   return new Map((await viewsOf(book, combination, rows)).map((ride) => [ride.id, ride]));
+}
+
+/** So many logs of a car are looked at for one with its force. */
+const LOGS_TRIED = 4;
+
+/** The newest log that holds the force, of each of these cars that has one. */
+export async function forceLogs({ book, combination }: Here, carIds: readonly string[]): Promise<CarLog[]> {
+  const found = await Promise.all(
+    carIds.map(async (carId) => {
+      for (const { id, file, settings } of await newestLogs(book, { ...combination, carId }, LOGS_TRIED))
+        if ((await measured(book, id)).clipping) return { carId, id, name: file, settings };
+      return null;
+    }),
+  );
+  return found.filter((one) => one !== null);
 }
 
 /** What each of some rides says, and what was changed before it. */

@@ -15,6 +15,8 @@ export interface FeelFacts extends BalanceReport {
   facts: ChainFacts;
   chain: ForceChain;
   judged: Pick<JudgedForce, 'judgement' | 'signal' | 'sorted'>;
+  /** Whether the signal was logged and not simulated. */
+  isLogged: boolean;
   calm: CalmReport;
   smooth: Smoothness;
   points: readonly SmoothPoint[];
@@ -33,6 +35,8 @@ export interface Judged {
   /** The figures that it rests on, as a sentence. */
   says: string;
   change?: FeelChange | null;
+  /** Whether the figures are of a log and not of a simulated ride. */
+  isLogged?: boolean;
   /** How much of it there is, in its own unit, where evidence is full long before the worst; less is better. */
   amount?: number;
 }
@@ -52,6 +56,8 @@ export interface FoundCause {
   verdict: CauseVerdict;
   evidence: number;
   says: string;
+  /** Whether that is of a log and not of a simulated ride. */
+  isLogged: boolean;
   change: FeelChange | null;
   /** What is to become less: the amount where there is one, else the evidence. */
   amount: number;
@@ -76,13 +82,14 @@ export function rankCauses(causes: readonly Cause[], facts: FeelFacts): FoundCau
         Number(b.cause.takesAway) - Number(a.cause.takesAway) ||
         b.judged.evidence - a.judged.evidence,
     )
-    .map(({ cause: { name }, judged: { evidence, says, change, amount } }) => {
+    .map(({ cause: { name }, judged: { evidence, says, change, amount, isLogged } }) => {
       const verdict = verdictOf(evidence);
       return {
         name,
         verdict,
         evidence,
         says,
+        isLogged: isLogged ?? false,
         change: verdict === 'ruled out' ? null : (change ?? null),
         amount: amount ?? evidence,
       };

@@ -1,21 +1,33 @@
 import type { ClippingSchool } from '../force/bestGain';
 import type { CarGain } from '../force/carGains';
 import type { ForceParts } from '../force/forceParts';
+import { judgeLog } from '../force/judgeForce';
+import { lazily } from '../force/lazily';
+import { gainThen, type ForceLog } from '../force/loggedCar';
 import type { FeelFacts } from './cause';
 
-/** The parts of a combination's force as causes read them: what no cause asks for is not worked out. */
+/**
+ * The parts of a combination's force as causes read them: what no cause asks for is not worked out.
+ * @param log a log of this car, which says how the signal fills its scale; the torque at the rim stays as simulated
+ */
 export function feelFactsOf(
   parts: ForceParts,
   carsOf: () => readonly CarGain[],
   clipping: ClippingSchool,
+  log?: ForceLog,
 ): FeelFacts {
   const { facts, chain } = parts;
+  const logged = lazily(() => (log ? judgeLog(log.log, gainThen(facts, log), chain.title.gain) : null));
   return {
     facts,
     chain,
     clipping,
     get judged() {
-      return parts.judged();
+      const [simulated, seen] = [parts.judged(), logged()];
+      return seen ? { ...seen, judgement: { ...simulated.judgement, ...seen.judgement } } : simulated;
+    },
+    get isLogged() {
+      return logged() !== null;
     },
     get balance() {
       return parts.balance().balance;

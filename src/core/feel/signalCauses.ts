@@ -66,13 +66,14 @@ export const SIGNAL_CAUSES = {
   gainUnused: {
     name: 'The signal lies unused',
     takesAway: false,
-    judge({ facts, chain, judged, clipping }) {
+    judge({ facts, chain, judged, clipping, isLogged }) {
       const { headroomDb } = judged.judgement;
-      if (facts.car.scaleIsAssumed) return SCALE_UNKNOWN;
+      if (facts.car.scaleIsAssumed && !isLogged) return SCALE_UNKNOWN;
       const advice = gainAdvice(facts, chain, judged, clipping);
       return {
         evidence: headroomDb === null ? 0 : ramp(headroomDb, 0.5, 5),
         amount: Math.max(0, headroomDb ?? 0),
+        isLogged,
         says:
           headroomDb === null
             ? 'There is no force at all.'
@@ -84,13 +85,14 @@ export const SIGNAL_CAUSES = {
   clips: {
     name: 'The force is clipped flat',
     takesAway: true,
-    judge({ facts, chain, judged, clipping }) {
+    judge({ facts, chain, judged, clipping, isLogged }) {
       const { clipShare, sustainedShare } = judged.judgement;
-      if (facts.car.scaleIsAssumed) return SCALE_UNKNOWN;
+      if (facts.car.scaleIsAssumed && !isLogged) return SCALE_UNKNOWN;
       const advice = gainAdvice(facts, chain, judged, clipping);
       return {
         evidence: Math.max(ramp(clipShare, 0.01, 0.06), ramp(sustainedShare, 0.001, 0.01)),
         amount: clipShare + sustainedShare,
+        isLogged,
         says: `${percent(clipShare, 1)} of the ride is clipped, ${percent(sustainedShare, 1)} held at the limit: there nothing more can be said, however much is added.`,
         change: advice && advice.to < advice.from ? advice : null,
       };

@@ -159,13 +159,18 @@ export const WEIGHT_CAUSES = {
     name: 'The cars’ gains are not alike',
     takesAway: false,
     judge({ cars }) {
-      const off = cars.toSorted(
-        (a, b) => Math.abs(Math.log(b.ratio || 1)) - Math.abs(Math.log(a.ratio || 1)),
-      )[0];
-      if (!off || cars.length < 2) return { evidence: 0, says: 'The title has no other car.' };
+      const told = cars.flatMap((car) => (car.ratio ? [{ ...car, far: Math.abs(Math.log(car.ratio)) }] : []));
+      const off = told.toSorted((a, b) => b.far - a.far)[0];
+      if (!off || told.length < 2)
+        return {
+          evidence: 0,
+          says:
+            cars.length < 2 ? 'The title has no other car.' : 'A log of each car with its force would tell.',
+        };
       return {
-        evidence: ramp(Math.abs(Math.log(off.ratio || 1)), 0.06, 0.35),
-        says: `The strong end of the ${off.name}’s force is ${percent(off.ratio)} of this car’s.`,
+        evidence: ramp(off.far, 0.06, 0.35),
+        isLogged: off.from === 'log',
+        says: `The strong end of the ${off.name}’s force is ${percent(off.ratio!)} of this car’s.`,
         change: off.advice && { ...off.advice, carId: off.carId },
       };
     },

@@ -5,6 +5,7 @@ import { keyText } from '../settings/setting';
 import { carGains, type AlikeBy, type CarRide } from './carGains';
 import type { ChainFacts } from './chainOf';
 import { chainOf } from './chainOf';
+import type { LoggedCar } from './loggedCar';
 import { strengthFor, weightAdvice } from './weight';
 
 function factsOf(carId: string, title = 'causeway', values: ChainFacts['values'] = {}): ChainFacts {
@@ -30,15 +31,15 @@ describe('gain per car', () => {
         const [own, row] = carGains([lead, other], 0, by);
         expect(own).toMatchObject({ ratio: 1, state: 'leads', advice: null });
         if (!row!.advice) {
-          expect(row!.state === 'nearest' || Math.abs(row!.ratio - 1) < 0.05).toBe(true);
-          if (row!.state === 'nearest' && row!.beyond === null) expect(row!.ratio).toBeGreaterThan(0.89);
+          expect(row!.state === 'nearest' || Math.abs(row!.ratio! - 1) < 0.05).toBe(true);
+          if (row!.state === 'nearest' && row!.beyond === null) expect(row!.ratio!).toBeGreaterThan(0.89);
           return;
         }
         const set = {
           ...other,
           facts: { ...other.facts, values: { [keyText(row!.advice.key)]: row!.advice.to } },
         };
-        const after = carGains([lead, set], 0, by)[1]!.ratio;
+        const after = carGains([lead, set], 0, by)[1]!.ratio!;
         if (row!.beyond === null) {
           // Only the menu's own end may leave it a little stronger.
           expect(after).toBeLessThanOrEqual(row!.advice.to === 50 ? 1.05 : 1 + 1e-6);
@@ -52,6 +53,49 @@ describe('gain per car', () => {
     const other = { facts: factsOf('fenwick-six', 'hill-and-hollow'), force: { peak: 1.5, weight: 1 } };
     const first = { facts: factsOf('marl-850', 'hill-and-hollow'), force: lead.force };
     expect(carGains([first, other], 0, 'peak')[1]).toMatchObject({ ratio: 2, state: 'none', advice: null });
+  });
+});
+
+describe('like is compared with like', () => {
+  const logged = (peak: number | null, weight: number | null): LoggedCar => ({
+    peak,
+    weight,
+    lacks: { peak: peak === null ? 'clipped' : null, weight: weight === null ? 'no channel' : null },
+  });
+  const own = { ...lead, logged: logged(0.6, 0.3) };
+  const six = { facts: factsOf('fenwick-six'), force: { peak: 0.75, weight: 0.4 } };
+
+  it('two logs where both tell, whatever was simulated', () => {
+    fc.assert(
+      fc.property(figure, figure, fc.constantFrom<AlikeBy>('peak', 'weight'), (peak, weight, by) => {
+        const [first, second] = carGains([own, { ...six, logged: logged(peak, weight) }], 0, by);
+        expect([first!.from, second!.from]).toEqual(['log', 'log']);
+        expect(second!.ratio!).toBeCloseTo(by === 'peak' ? peak / 0.6 : weight / 0.3, 9);
+        expect(first!.peak).toBeCloseTo(chainOf(own.facts).title.gain * 0.6, 9);
+      }),
+    );
+  });
+
+  it('two simulated laps where a log cannot tell, and what it would need', () => {
+    const rows = carGains([own, { ...six, logged: logged(0.9, null) }], 0, 'weight');
+    expect(rows).toMatchObject([{ from: 'simulated' }, { from: 'simulated', ratio: 1, lacks: 'no channel' }]);
+    // One log alone is compared with nothing.
+    expect(carGains([own, six], 0, 'peak')).toMatchObject([{ from: 'simulated' }, { ratio: 1 }]);
+  });
+
+  it('nothing where the full scale of one is only assumed; a log of each opens it', () => {
+    const assumed = { ...six, facts: { ...six.facts, car: { ...six.facts.car, scaleIsAssumed: true } } };
+    expect(carGains([lead, assumed], 0, 'peak')[1]).toMatchObject({
+      ...{ peak: null, weightNm: null, ratio: null, state: 'unknown', advice: null },
+      lacks: 'A log of each car with its force would tell.',
+    });
+    expect(carGains([own, { ...assumed, logged: logged(null, 0.3) }], 0, 'peak')[1]).toMatchObject({
+      lacks: 'clipped',
+      ratio: null,
+    });
+    expect(carGains([own, { ...assumed, logged: logged(1.2, 0.3) }], 0, 'peak')[1]!.ratio).toBeCloseTo(2, 9);
+    // The car that leads may be the one.
+    expect(carGains([assumed, lead], 0, 'peak')).toMatchObject([{ peak: null }, { state: 'unknown' }]);
   });
 });
 

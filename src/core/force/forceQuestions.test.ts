@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { CAUSES } from '../feel/causes';
 import { COMPLAINTS } from '../feel/complaints';
 import { USUAL_SCHOOLS } from '../settings/schools';
 import { keyText } from '../settings/setting';
@@ -170,6 +171,26 @@ describe('questions over one ride', () => {
       }
     }
     expect(() => questions.feel('haunted', facts, USUAL_SCHOOLS, [])).toThrow('no complaint haunted');
+  });
+
+  it('answer from a log how the signal fills its scale, also of a car whose full scale nobody gave', () => {
+    const recorder = forceRecorder(FORCE.title.rateHz);
+    const bare = completeRide(SMALL_PLAN, recorder);
+    const inputs = recorder.finish();
+    const quiet = set('title', { gain: 0.1 });
+    const log = withForce(bare, inputs, rideForce(inputs, chainOf(quiet), SMALL_PLAN.seed));
+    const logs = new Map([[SMALL_CAR.id, { log, settings: quiet.values }]]);
+    const says = (of: ChainFacts, ...more: [typeof logs] | []) =>
+      fresh()
+        .feel('weak', of, USUAL_SCHOOLS, [], ...more)
+        .causes.find(({ name }) => name === CAUSES.gainUnused.name)!;
+    const assumed = { ...quiet, car: { ...SMALL_CAR, scaleIsAssumed: true } };
+    expect(says(assumed)).toMatchObject({ verdict: 'ruled out', isLogged: false, says: /taken as usual/ });
+    expect(says(assumed, logs)).toMatchObject({ verdict: 'likely', isLogged: true, says: /^All but/ });
+    // The log of a gain is judged at another one as if it had been driven with that.
+    const [logged, simulated] = [says({ ...facts }, logs), says(facts)];
+    expect(logged.amount).toBeCloseTo(simulated.amount, 0);
+    expect(says(assumed, logs).amount - logged.amount).toBeCloseTo(20, 3);
   });
 
   it('judge a logged ride at another gain; one without force says nothing', () => {

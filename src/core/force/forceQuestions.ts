@@ -16,9 +16,12 @@ import type { ForceSchools } from './forceSchools';
 import { EFFECTS, type Effect } from './effects';
 import { judgeLog } from './judgeForce';
 import { logReading } from './logReading';
+import { loggedCar, type ForceLogs } from './loggedCar';
 import { smoothingAdvice, type SmoothPoint } from './smoothing';
 import { springAdvice } from './springAdvice';
 import { weightAdvice } from './weight';
+
+const NO_LOGS: ForceLogs = new Map();
 
 /** Those kept and those tried are asked for in turn. */
 const MOST_RECENT = 3;
@@ -33,13 +36,20 @@ export interface ForceQuestions {
   calm(facts: ChainFacts, schools: ForceSchools): StabilityReport;
   /** What the base makes of the signal: detail against roughness, and the centre. */
   smooth(facts: ChainFacts, schools: ForceSchools): SmoothReport;
-  /** Every car of the title beside the open one, which leads. */
-  cars(facts: ChainFacts, sides: readonly OtherCar[], by: AlikeBy): CarGain[];
+  /** Every car of the title beside the open one, which leads; from logs where there are some of both. */
+  cars(facts: ChainFacts, sides: readonly OtherCar[], by: AlikeBy, logs?: ForceLogs): CarGain[];
   /**
-   * What is behind a feeling, ranked by what was measured, with one change that was tried, or what to measure next.
+   * What is behind a feeling, ranked by what was measured, with one change that was tried, or what to measure next. What the signal
+   * says is read from the open car's log where there is one.
    * @throws Error for a complaint that is none of {@link COMPLAINTS}
    */
-  feel(complaintId: string, facts: ChainFacts, schools: ForceSchools, sides: readonly OtherCar[]): FeelAnswer;
+  feel(
+    complaintId: string,
+    facts: ChainFacts,
+    schools: ForceSchools,
+    sides: readonly OtherCar[],
+    logs?: ForceLogs,
+  ): FeelAnswer;
 }
 
 /** @param driven the ride that every question is answered over */
@@ -63,14 +73,19 @@ export function forceQuestions(driven: DrivenRide): ForceQuestions {
     return parts;
   };
 
-  const cars = (facts: ChainFacts, sides: readonly OtherCar[], by: AlikeBy): CarGain[] => {
+  const cars: ForceQuestions['cars'] = (facts, sides, by, logs = NO_LOGS) => {
+    const logged = (of: ChainFacts) => {
+      const log = logs.get(of.car.id);
+      return log ? loggedCar(log, of) : null;
+    };
     const rows = sides.map((side) => {
       const key = JSON.stringify(side.plan);
       if (!others.has(key)) others.set(key, driveForForce(side.plan, side.facts.rateHz));
       const { inputs, seed } = others.get(key)!;
-      return { facts: side.facts, force: carForce(inputs, side.facts, seed) };
+      return { facts: side.facts, force: carForce(inputs, side.facts, seed), logged: logged(side.facts) };
     });
-    return carGains([{ facts, force: carForce(driven.inputs, facts, driven.seed) }, ...rows], 0, by);
+    const own = { facts, force: carForce(driven.inputs, facts, driven.seed), logged: logged(facts) };
+    return carGains([own, ...rows], 0, by);
   };
 
   return {
@@ -79,11 +94,11 @@ export function forceQuestions(driven: DrivenRide): ForceQuestions {
     judge: (facts, schools) => judgeParts(partsOf(facts), schools),
     calm: (facts, schools) => calmParts(partsOf(facts), schools),
     smooth: (facts, schools) => smoothParts(partsOf(facts), schools),
-    feel(complaintId, facts, schools, sides) {
+    feel(complaintId, facts, schools, sides, logs = NO_LOGS) {
       const complaint = COMPLAINTS.find(({ id }) => id === complaintId);
       if (!complaint) throw new Error(`there is no complaint ${complaintId}`);
       const measured = (of: ChainFacts, others: readonly OtherCar[]) =>
-        feelFactsOf(partsOf(of), () => cars(of, others, 'peak'), schools.clipping);
+        feelFactsOf(partsOf(of), () => cars(of, others, 'peak', logs), schools.clipping, logs.get(of.car.id));
       return answerTo(complaint, measured(facts, sides), (change) => {
         const set = (of: ChainFacts) => ({
           ...of,

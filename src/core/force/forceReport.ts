@@ -48,6 +48,11 @@ export interface LoggedRide {
   url: string;
 }
 
+/** A log of the book that stands in for a simulated lap of a car. */
+export interface CarLogFile extends Pick<LoggedRide, 'settings' | 'url'> {
+  carId: string;
+}
+
 export interface LoggedReport extends LogReading {
   judgement: SignalJudgement;
   gain: Proposal | null;

@@ -2,7 +2,7 @@ import { BUTTON_KINDS, RIM_SPOTS, type ButtonKind, type RimButton, type RimSpot 
 import { Table } from '@/ui/Table';
 import { KIND_WORDS, reachSaid } from '@/words/buttons';
 
-const CELL = 'h-11 w-full min-w-24 rounded-lg border border-line bg-raised px-2 text-[15px]';
+const CELL = 'h-11 w-full min-w-28 rounded-lg border border-line bg-raised px-2 text-[15px]';
 
 /** The rim's own buttons, a row each: what it is called, where it lies, how long it takes. */
 export function ButtonTable({
@@ -45,7 +45,7 @@ export function ButtonTable({
           view: ({ index, spot }) => (
             <select
               aria-label={`Button ${index + 1} lies`}
-              className={`${CELL} min-w-40`}
+              className={`${CELL} min-w-48`}
               value={spot}
               onChange={(event) => change(index, { spot: event.target.value as RimSpot })}
             >
@@ -76,12 +76,16 @@ export function ButtonTable({
           ),
         },
         { head: 'Reach', value: reachSaid, isFigure: true },
-        {
-          head: 'Hit instead',
-          value: ({ hitInstead }) =>
-            hitInstead.length === 0 ? '' : [...new Set(hitInstead)].map(nameOf).join(', '),
-          className: 'text-sm',
-        },
+        // Before the first slip of a capture nothing stands in it.
+        ...(buttons.some(({ hitInstead }) => hitInstead.length > 0)
+          ? [
+              {
+                head: 'Hit instead',
+                value: ({ hitInstead }: RimButton) => [...new Set(hitInstead)].map(nameOf).join(', '),
+                className: 'text-sm',
+              },
+            ]
+          : []),
         ...(isConsole
           ? [
               {

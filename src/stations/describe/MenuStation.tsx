@@ -137,7 +137,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
             }
           >
             {isWhole
-              ? `${now.fields.length === 1 ? 'One field' : `${now.fields.length} fields`}, ${computed} of them of the force. ${isBase ? 'They become a layer of their own.' : 'It is opened at once.'}`
+              ? `${now.fields.length === 1 ? 'One field' : `${now.fields.length} fields`}; of the force: ${computed === 0 ? 'none' : computed}. ${isBase ? 'It becomes a layer of its own.' : 'It is opened at once.'}`
               : missing(now)}
           </NextStep>
           <NextStep number={2} title="Which fields matter">

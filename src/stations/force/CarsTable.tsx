@@ -13,13 +13,23 @@ import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
 import { otherCarsOf } from '@/book/judge/otherCars';
 import type { CarSide } from '@/book/model/carSide';
+import type { CarLog } from '@/book/model/rideView';
+import { logFiles, logIds } from './carLogs';
 import { heavierIn } from '@/book/judge/force';
 import type { ForceState } from './useForce';
 import { useAnswer } from './useAnswer';
 
-const BY: Record<AlikeBy, { name: string; words: string }> = {
-  peak: { name: 'Alike at the strong end', words: 'the strong end of the force (P99) is as in' },
-  weight: { name: 'Alike in corners', words: 'corners weigh as much as in' },
+const BY: Record<AlikeBy, { name: string; words: string; figure(value: number): string }> = {
+  peak: {
+    name: 'Alike at the strong end',
+    words: 'the strong end of the force (P99) is as in',
+    figure: (share) => percent(share),
+  },
+  weight: {
+    name: 'Alike in corners',
+    words: 'corners weigh as much as in',
+    figure: (nm) => `${nm.toFixed(1)} N·m`,
+  },
 };
 
 /** Every car of the title beside the open one, and the gain that would make it alike. */
@@ -27,17 +37,22 @@ export function CarsTable({
   view,
   draft,
   sides,
+  logs,
   force,
 }: {
   view: BookView;
   draft: DraftSettings;
   sides: CarSide[];
+  /** The logs that are read where a car has one. */
+  logs: CarLog[];
   force: ForceState;
 }) {
   const [by, setBy] = useState<AlikeBy>('peak');
   const [said, setSaid] = useState<string | null>(null);
   const others = useMemo(() => otherCarsOf(view, sides, draft.values), [view, sides, draft.values]);
-  const answered = useAnswer(force, by, (worker) => worker.cars(force.facts, others, by));
+  const answered = useAnswer(force, `${by}/${logIds(logs)}`, (worker) =>
+    worker.cars(force.facts, others, by, logFiles(logs)),
+  );
   const { answer: rows, fault } = answered;
   // What is tried and not kept yet comes first.
   const isBusy = answered.isBusy || draft.changed.length > 0;
@@ -110,21 +125,40 @@ export function CarsTable({
               },
               {
                 head: 'strong end',
-                value: (row) => 100 * row.peak,
-                view: (row) => percent(row.peak),
+                value: (row) => row.peak && 100 * row.peak,
+                view: (row) => (row.peak === null ? '–' : BY.peak.figure(row.peak)),
                 isFigure: true,
               },
               {
                 head: 'corners',
                 value: (row) => row.weightNm,
-                view: (row) => `${row.weightNm.toFixed(1)} N·m`,
+                view: (row) => (row.weightNm === null ? '–' : BY.weight.figure(row.weightNm)),
                 isFigure: true,
               },
               {
                 head: 'against this car',
-                value: (row) => (row.state === 'leads' ? null : 100 * row.ratio),
-                view: (row) => (row.state === 'leads' ? '' : percent(row.ratio)),
+                value: (row) => (row.state === 'leads' ? null : row.ratio && 100 * row.ratio),
+                view: (row) => (
+                  <>
+                    {row.state === 'leads' ? '' : row.ratio === null ? '–' : percent(row.ratio)}
+                    {/* The leading row shows what its log says. */}
+                    {row.from !== rows[0]!.from && row.against !== null && (
+                      <span className="block font-sans text-sm text-muted">
+                        of {BY[by].figure(row.against)}, simulated
+                      </span>
+                    )}
+                  </>
+                ),
                 isFigure: true,
+              },
+              {
+                head: 'read from',
+                value: (row) => sourceOf(row, logs),
+                view: (row) => (
+                  <span className="block max-w-32 truncate text-sm text-muted" title={sourceOf(row, logs)}>
+                    {sourceOf(row, logs)}
+                  </span>
+                ),
               },
               {
                 head: 'gain of the car',
@@ -134,7 +168,7 @@ export function CarsTable({
               },
               {
                 head: '',
-                className: 'w-44 text-right',
+                className: 'w-28 text-right',
                 view: ({ name, carId, advice }) =>
                   advice && (
                     <ApplyButton
@@ -175,6 +209,10 @@ export function CarsTable({
   );
 }
 
+/** What the figures of a car were read from. */
+const sourceOf = ({ carId, from }: CarGain, logs: readonly CarLog[]) =>
+  (from === 'log' && logs.find((log) => log.carId === carId)?.name) || 'simulated';
+
 /** What its own gain is to be, or why it stays. */
 function Gain({ row }: { row: CarGain }) {
   return (
@@ -194,6 +232,7 @@ function Gain({ row }: { row: CarGain }) {
           It would need {row.beyond.toFixed(0)}: the menu ends before.
         </span>
       )}
+      {row.lacks && <span className="block text-sm text-muted">{row.lacks}</span>}
     </>
   );
 }
@@ -204,4 +243,5 @@ const STATE_WORDS: Record<CarState, string> = {
   off: '',
   nearest: 'as near as its steps allow',
   none: 'this title has none',
+  unknown: 'nobody can tell',
 };

@@ -18,6 +18,8 @@ import { told } from '@/parts/told';
 import { ApplyButton } from './ApplyButton';
 import { otherCarsOf } from '@/book/judge/otherCars';
 import type { CarSide } from '@/book/model/carSide';
+import type { CarLog } from '@/book/model/rideView';
+import { logFiles, logIds } from './carLogs';
 import { heavierIn } from '@/book/judge/force';
 import { useAnswer } from './useAnswer';
 import type { ForceState } from './useForce';
@@ -28,6 +30,7 @@ export function FeelsPanel({
   view,
   draft,
   sides,
+  logs,
   force,
 }: {
   /** The feeling that one came with. */
@@ -35,6 +38,8 @@ export function FeelsPanel({
   view: BookView;
   draft: DraftSettings;
   sides: CarSide[];
+  /** The logs that are read where a car has one. */
+  logs: CarLog[];
   force: ForceState;
 }) {
   const [chosen, setChosen] = useState(() => COMPLAINTS.find(({ id }) => id === like)?.id ?? null);
@@ -61,7 +66,7 @@ export function FeelsPanel({
           Choose what comes nearest. What can be behind it is measured on this combination, and ranked.
         </p>
       ) : (
-        <Causes key={chosen} id={chosen} view={view} draft={draft} sides={sides} force={force} />
+        <Causes key={chosen} id={chosen} view={view} draft={draft} sides={sides} logs={logs} force={force} />
       )}
     </div>
   );
@@ -98,18 +103,21 @@ function Causes({
   view,
   draft,
   sides,
+  logs,
   force,
 }: {
   id: string;
   view: BookView;
   draft: DraftSettings;
   sides: CarSide[];
+  logs: CarLog[];
   force: ForceState;
 }) {
   const others = useMemo(() => otherCarsOf(view, sides, draft.values), [view, sides, draft.values]);
-  const { answer, fault, isBusy } = useAnswer(force, id, (worker) =>
-    worker.feel(id, force.facts, view.schools, others),
+  const { answer, fault, isBusy } = useAnswer(force, `${id}/${logIds(logs)}`, (worker) =>
+    worker.feel(id, force.facts, view.schools, others, logFiles(logs)),
   );
+  const own = logs.find(({ carId }) => carId === view.combination.carId);
   const { words, byHand } = COMPLAINTS.find((one) => one.id === id)!;
   if (fault)
     return (
@@ -156,7 +164,12 @@ function Causes({
           .{next.where !== 'stability' && ' No single setting that was tried would help.'}
         </p>
       )}
-      <p className="mt-2 text-sm text-muted">No signal shows {byHand}.</p>
+      <p className="mt-2 text-sm text-muted">
+        No signal shows {byHand}.{' '}
+        {own
+          ? `How the signal fills its scale was read from ${own.name}; what reaches the rim, and what is tried, is simulated.`
+          : 'All of it is simulated: a log with the force would tell how the signal fills its scale.'}
+      </p>
     </section>
   );
 }
@@ -170,15 +183,23 @@ interface LineProps {
 }
 
 function CauseLine({ after, ...line }: LineProps & { after: string | null }) {
-  const { name, verdict, says } = line.cause;
+  const { name, verdict, says, isLogged } = line.cause;
   return (
     <li className="grid grid-cols-[1.5rem_5.5rem_1fr] items-baseline gap-x-3 gap-y-2 xl:grid-cols-[1.5rem_5.5rem_1fr_auto] border-b border-line py-3 text-[15px]">
       <span aria-hidden="true">{MARKS[verdict]}</span>
       <span className={verdict === 'likely' ? 'font-bold' : 'text-muted'}>{verdict}</span>
       <span>
         <span className={verdict === 'ruled out' ? 'text-muted' : 'font-semibold'}>{name}</span>
-        <span className="block text-muted">{says}</span>
-        {after !== null && <span className="mt-1 block">Simulated with the change: {after}</span>}
+        <span className="block text-muted">
+          {isLogged && 'As logged: '}
+          {says}
+        </span>
+        {after !== null && (
+          <span className="mt-1 block">
+            {isLogged ? 'The same log with the change: ' : 'Simulated with the change: '}
+            {after}
+          </span>
+        )}
       </span>
       {/* One change at a time: the strongest cause's that helps when it is tried. */}
       {after !== null && <ApplyChange {...line} />}

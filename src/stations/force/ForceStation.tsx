@@ -16,6 +16,8 @@ import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { BalancePicture } from './BalancePicture';
 import { CalmPicture } from './CalmPicture';
 import type { CarSide } from '@/book/model/carSide';
+import type { CarLog } from '@/book/model/rideView';
+import { carLogsOf } from './carLogs';
 import { CarsTable } from './CarsTable';
 import { CouplingPicture } from './CouplingPicture';
 import { FeelsPanel, FeelsStep } from './FeelsPanel';
@@ -38,6 +40,8 @@ interface Props {
   view: BookView;
   /** The other cars of the title. */
   sides: CarSide[];
+  /** The newest log of each car that has one with its force. */
+  logs: CarLog[];
   part: Panel;
   /** The feeling that one came with. */
   like: string | null;
@@ -48,7 +52,7 @@ export function ForceStation(props: Props) {
   return isForceDescribed(props.view.menus) ? <KnownForce {...props} /> : <UnknownForce view={props.view} />;
 }
 
-function KnownForce({ view, sides, part, like }: Props) {
+function KnownForce({ view, sides, logs, part, like }: Props) {
   const [panel, setPanel] = useState(part);
   const asked = `${part}/${like ?? ''}`;
   const [cameFor, setCameFor] = useState(asked);
@@ -123,6 +127,7 @@ function KnownForce({ view, sides, part, like }: Props) {
           draft={draft}
           force={force}
           logged={logged}
+          logs={carLogsOf(view, logs, logged.ride)}
           like={like}
         />
       )}
@@ -153,8 +158,9 @@ function PanelPicture({
   draft,
   force,
   logged,
+  logs,
   like,
-}: Pick<Props, 'sides' | 'like'> & {
+}: Pick<Props, 'sides' | 'logs' | 'like'> & {
   panel: Panel;
   view: BookView;
   draft: DraftSettings;
@@ -185,11 +191,21 @@ function PanelPicture({
     case 'calm':
       return <CalmPicture force={force} unit={view.speedUnit} />;
     case 'cars':
-      return <CarsTable view={view} draft={draft} sides={sides} force={force} />;
+      return <CarsTable view={view} draft={draft} sides={sides} logs={logs} force={force} />;
     case 'listen':
       return <ListenPanel view={view} isTried={draft.changed.length > 0} force={force} />;
     case 'feels':
-      return <FeelsPanel key={like} like={like} view={view} draft={draft} sides={sides} force={force} />;
+      return (
+        <FeelsPanel
+          key={like}
+          like={like}
+          view={view}
+          draft={draft}
+          sides={sides}
+          logs={logs}
+          force={force}
+        />
+      );
   }
 }
 

@@ -13,6 +13,7 @@ import { notify } from '@/ui/notices';
 import { fetchJson } from '@/ui/useFetched';
 import type { RoadMap } from '@/book/model/rideTrace';
 import { moment } from '@/words/format';
+import { fileOf } from './carLogs';
 import { ClipMap } from './ClipMap';
 import { CLIP_MARKS, forceOption, sortedOption } from './forceChart';
 
@@ -96,8 +97,6 @@ function lapTable({ trace }: SignalJudgement) {
     }),
   };
 }
-
-const fileOf = (id: string) => new URL(`/api/rides/file?id=${encodeURIComponent(id)}`, location.href).href;
 
 /** Which ride the clipping is told of: the simulated one, or one that lies in the book with its force. */
 export function RideChoice({

@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation';
 import { shownPlace } from '@/book/read/readBook';
+import { forceLogs } from '@/book/read/readRides';
 import { carSides } from '@/book/read/readCombinations';
 import { ForceStation } from '@/stations/force/ForceStation';
 import { panelOf } from '@/words/forcePanels';
@@ -15,7 +16,6 @@ export default async function ForcePage({
   if (!place) redirect('/start');
   const { here, view } = place;
   const { part, like } = await searchParams;
-  return (
-    <ForceStation view={view} sides={await carSides(here, view)} part={panelOf(part)} like={like ?? null} />
-  );
+  const [sides, logs] = await Promise.all([carSides(here, view), forceLogs(here, view.title.carIds)]);
+  return <ForceStation view={view} sides={sides} logs={logs} part={panelOf(part)} like={like ?? null} />;
 }
