@@ -55,6 +55,11 @@ const api = {
   riddenTravel(stored: StoredRide, asked: Ridden[]) {
     return riddenTravel(rideOf(stored), asked);
   },
+  /** Both at once: a ride that comes in is unpacked once. */
+  rideAtOnce(stored: StoredRide, asked: Ridden[]) {
+    const ride = rideOf(stored);
+    return { figures: rideFigures(ride), travel: riddenTravel(ride, asked) };
+  },
   takeCapture(packed: Uint8Array) {
     const taken = takeCapture(packed);
     return taken.ok ? transfer(taken, [taken.value.part.t.buffer]) : taken;

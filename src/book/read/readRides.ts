@@ -90,9 +90,18 @@ export async function prepareRide(
   ride: Pick<RideRow, 'id' | 'settings'>,
   stored: StoredRide,
 ): Promise<void> {
+  const asked = askedOf(axes, ride.settings, menus, car);
+  if (isLong(stored.parts)) {
+    const both = askWorker((worker) => worker.rideAtOnce(stored, asked));
+    await Promise.all([
+      memo(db, `ride:${ride.id}`, () => both.then(({ figures }) => figures)),
+      memo(db, `ridden:${ride.id}`, () => both.then(({ travel }) => travel)),
+    ]);
+    return;
+  }
   // One after the other: pages want a processor meanwhile.
   await measured(db, ride.id, stored);
-  await riddenOn(db, ride, askedOf(axes, ride.settings, menus, car), stored);
+  await riddenOn(db, ride, asked, stored);
 }
 
 /** What a ride says; it never changes, so it is worked out once. */
