@@ -131,7 +131,9 @@ test('a base that nobody knows is described, and becomes a layer of its own', as
   await fill(page, 'What is it called?', 'Loft base');
   await page
     .getByRole('textbox', { name: /^Type or paste its menu/ })
-    .fill('Strength 80 0 100\nDamper of the title 100 0 100\nDamper 15 0 100\nSlack 0 0 20');
+    .fill(
+      'Strength 80 0 100\nDamper of the title 100 0 100\nDamper 15 0 100\nSlack 0 0 20\nFence soft stop 5 0 10',
+    );
   await page.getByRole('button', { name: 'Take these lines' }).click();
   await page.getByLabel('Slack: what it does').selectOption('Dead zone');
   await page.getByRole('button', { name: 'Slack: more' }).click();
@@ -142,6 +144,13 @@ test('a base that nobody knows is described, and becomes a layer of its own', as
   await next(page).getByRole('button', { name: 'Keep this base' }).click();
   await expect(message(page, 'The Tern has these menus now')).toBeVisible();
   await expect(page.getByRole('slider', { name: 'Strength' })).toBeVisible({ timeout: 60_000 });
+
+  // How hard its stop has to be follows from what corners weigh.
+  await page.goto(`${server.url}/force?part=balance`);
+  const stop = page.getByRole('region', { name: 'Kept, not computed' });
+  await expect(stop.getByText(/From \d+\.\d N·m on it is felt as an end and not as a corner/)).toBeVisible({
+    timeout: 60_000,
+  });
 
   await page.goto(`${server.url}/shape/throttle`);
   await page.getByRole('button', { name: 'Base: Loft base' }).click();

@@ -65,6 +65,15 @@ test('with the other school every peak is kept', async ({ page, server }) => {
   await expect(next(page).getByText(/keeps every peak/)).toBeVisible(WORKED_OUT);
 });
 
+test('for a house asleep the least shaking at the same detail is found', async ({ page, server }) => {
+  await page.goto(`${server.url}/force?part=smooth`);
+  await next(page).getByRole('button', { name: 'It has to be quiet' }).click();
+  await expect(next(page).getByText('Quiet: a desk stand, or a house asleep')).toBeVisible();
+  await expect(next(page).getByText(/Quieter at the same detail: what shakes the stand/)).toBeVisible(
+    WORKED_OUT,
+  );
+});
+
 test('a rim that would get much heavier asks first, and by the key as well', async ({ page, server }) => {
   await page.goto(`${server.url}/force`);
   await page.getByRole('slider', { name: 'Heft', exact: true }).press('End');

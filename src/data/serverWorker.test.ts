@@ -25,7 +25,7 @@ const letGo = () => post.mock.calls.filter(([message]) => (message as { type: st
 async function takeIn(): Promise<Worker> {
   const packed = packedRide();
   const before = post.mock.contexts.length;
-  const taken = await askWorker((worker) => worker.takeRide(transfer(packed, [packed.buffer])));
+  const taken = await askWorker<unknown>((worker) => worker.takeRide(transfer(packed, [packed.buffer])));
   expect(taken).toMatchObject({ ok: true, value: { trackId: 'holt' } });
   return post.mock.contexts[before]!;
 }

@@ -84,9 +84,29 @@ it('a held signal is rougher than it was meant; a low-pass takes that away, and 
   expect(line.at(-1)).toBeLessThan(1);
 });
 
+it('what shakes the stand grows with strength, is what a tone’s power says, and is less behind a low-pass', () => {
+  const at = (over: Partial<BaseForce>, rateHz = 500) => ridden(rateHz, over).shakesNm!;
+  expect(at({ strength: 0.8 }) / at({ strength: 0.4 })).toBeCloseTo(2, 6);
+  // The signal is a first-order noise: the part of its variance that lies between 20 and 200 Hz.
+  const power = (hz: number) => 1 / (1 + 0.7 ** 2 - 1.4 * Math.cos((2 * Math.PI * hz) / 500));
+  const sum = (from: number, to: number) =>
+    Array.from({ length: to - from }, (_, i) => power(from + i)).reduce((a, b) => a + b, 0);
+  const rms = 0.06 / Math.sqrt(1 - 0.7 ** 2);
+  const wanted = 0.5 * hardware.ratedNm * rms * Math.sqrt(sum(20, 200) / sum(0, 250));
+  // The hold of each sample takes some of its top away.
+  expect(at({}) / wanted).toBeGreaterThan(0.85);
+  expect(at({}) / wanted).toBeLessThan(1.1);
+  expect(at({ smoothHz: 20 })).toBeLessThan(0.5 * at({}));
+  // A slow title shakes by its steps.
+  expect(at({}, 60)).toBeGreaterThan(at({ smoothHz: 25 }, 60));
+});
+
 it('a ride too short to tell has no detail, and no figure is made up', () => {
   expect(ridden(100, {}, 1, 1)).toMatchObject({ bands: [], detail: null });
-  expect(ridden(100, {}, 1, 0)).toEqual({ bands: [], detail: null, roughness: 0, stepsPerMin: 0 });
+  expect(ridden(100, {}, 1, 0)).toEqual({
+    ...{ bands: [], detail: null, shakesNm: null },
+    ...{ roughness: 0, stepsPerMin: 0 },
+  });
 });
 
 it('the frontier holds every setting than which none is both smoother and richer, and no other', () => {
@@ -94,6 +114,7 @@ it('the frontier holds every setting than which none is both smoother and richer
   const point = fc.record({ detail: figure, roughness: figure }).map((p): SmoothPoint => ({
     interpolation: null,
     smoothing: null,
+    shakesNm: 0,
     ...p,
   }));
   const beats = (a: SmoothPoint, b: SmoothPoint) =>

@@ -17,6 +17,9 @@ export const DETAIL_BANDS = [
 /** What the hand calls detail. */
 const FELT_FROM_HZ = 8;
 const FELT_TO_HZ = 60;
+/** What a stand and a floor carry on: heard in the next room, and hardly felt as steering. */
+const SHAKES_FROM_HZ = 20;
+const SHAKES_TO_HZ = 200;
 /** About a second: half a hertz apart, and a lap holds a hundred of them. */
 const SEGMENT = 1024;
 /** A step of the force: this much of full scale within this time. */
@@ -39,6 +42,8 @@ export interface Smoothness {
   bands: BandDetail[];
   /** Kept between 8 and 60 Hz, as one figure; `null` for a ride too short to tell. */
   detail: number | null;
+  /** Torque between 20 and 200 Hz, RMS in N·m: what shakes the stand; `null` for a ride too short to tell. */
+  shakesNm: number | null;
   /** RMS rate of the torque over that of the signal itself, kerbs and bumps apart; 1 is as smooth as it was meant. */
   roughness: number;
   /** Steps over 30 % of full scale within 5 ms that the signal does not have, per minute. */
@@ -101,8 +106,8 @@ function detailOf(
   { segments, inputs, baseHz }: MeantSignal,
   torque: Float64Array,
   fullNm: number,
-): Pick<Smoothness, 'bands' | 'detail'> {
-  if (!segments) return { bands: [], detail: null };
+): Pick<Smoothness, 'bands' | 'detail' | 'shakesNm'> {
+  if (!segments) return { bands: [], detail: null, shakesNm: null };
   const spectra = crossSpectra(segments, segmentsOf(torque, SEGMENT), baseHz);
   const nyquist = inputs.rateHz / 2;
   const between = (fromHz: number, toHz: number) => {
@@ -120,9 +125,12 @@ function detailOf(
       addedNm: Math.sqrt(added * spectra.stepHz),
     };
   };
+  const lines = (hz: number) => Math.ceil(hz / spectra.stepHz);
+  const shaking = spectra.yy.subarray(lines(SHAKES_FROM_HZ), lines(SHAKES_TO_HZ));
   return {
     bands: DETAIL_BANDS.map(([fromHz, toHz]) => ({ fromHz, toHz, ...between(fromHz, toHz) })),
     detail: between(FELT_FROM_HZ, FELT_TO_HZ).kept,
+    shakesNm: Math.sqrt(shaking.reduce((sum, power) => sum + power, 0) * spectra.stepHz),
   };
 }
 

@@ -1,10 +1,12 @@
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import type { SettingValues } from '../settings/setting';
-import { chainOf, type ChainFacts } from './chainOf';
+import { canonicalFacts } from './canonicalFacts';
+import { chainOf, hardwareOf, type ChainFacts } from './chainOf';
 import type { Smoothness } from './detail';
+import { plainBase, PLAIN_TITLE } from './forceSettings';
 import { handsOff, restDeg } from './handsOff';
-import { smoothingAdvice, type SmoothPoint } from './smoothing';
+import { smoothingAdvice, type SmoothingSchool, type SmoothPoint } from './smoothing';
 import { springAdvice } from './springAdvice';
 
 function factsOf(rig: string, values: SettingValues): ChainFacts {
@@ -27,14 +29,16 @@ describe('smoothing', () => {
     smoothing: i,
     roughness,
     detail: 0.9 - 0.02 * i ** 2,
+    shakesNm: 0.3 - 0.04 * i,
   }));
   const now = (smoothing: number): Smoothness => ({
     bands: [],
     stepsPerMin: 0,
     roughness: points[smoothing]!.roughness,
     detail: points[smoothing]!.detail,
+    shakesNm: points[smoothing]!.shakesNm,
   });
-  const advice = (smoothing: number, school: 'raw' | 'smooth') =>
+  const advice = (smoothing: number, school: SmoothingSchool) =>
     smoothingAdvice(
       factsOf('tern', { 'base/steering/smoothing': smoothing }),
       points,
@@ -57,6 +61,31 @@ describe('smoothing', () => {
   it('is none at all for who wants it raw', () => {
     expect(advice(3, 'raw')).toMatchObject({ from: 3, to: 0 });
     expect(advice(0, 'raw')).toBeNull();
+  });
+
+  it('for a house asleep is what shakes least at the same detail, and no more for having been taken', () => {
+    const quiet = advice(0, 'quiet');
+    // Two steps would take 9 % of the detail.
+    expect(quiet).toMatchObject({ from: 0, to: 1, evidence: /0\.30 → 0\.26 N·m, detail .* 90 % → 88 %/ });
+    expect(advice(1, 'quiet')).toBeNull();
+    // Who smooths more than that is not led back to more shaking.
+    expect(advice(4, 'quiet')).toBeNull();
+  });
+
+  it('is quieter by interpolation where that costs less detail, one change at a time', () => {
+    const both = [1, 2, 3].flatMap((interpolation) =>
+      points.map((point) => ({ ...point, interpolation, shakesNm: point.shakesNm / interpolation })),
+    );
+    const facts = canonicalFacts(
+      {
+        title: { ...PLAIN_TITLE, rateHz: 100 },
+        base: plainBase(6),
+        hardware: hardwareOf(simulatedRigById('tern').spec, null),
+      },
+      carById('marl-850'),
+    );
+    const found = smoothingAdvice(facts, both, now(0), 'quiet');
+    expect(found).toMatchObject({ key: { field: 'interpolation' }, from: 1, to: 3 });
   });
 
   it('is not spoken of where the base has none', () => {

@@ -6,8 +6,8 @@ import { smoothnessOf, type MeantSignal, type Smoothness } from './detail';
 import type { Proposal } from '../settings/proposal';
 import { forceField, type ForceField } from './forceParameters';
 
-/** Raw and immediate, or as smooth as the title meant it. */
-export type SmoothingSchool = 'raw' | 'smooth';
+/** Raw and immediate, as smooth as the title meant it, or as quiet as it goes without losing detail. */
+export type SmoothingSchool = 'raw' | 'smooth' | 'quiet';
 
 /** What a setting of the base's smoothing makes of the signal. */
 export interface SmoothPoint {
@@ -16,6 +16,7 @@ export interface SmoothPoint {
   smoothing: number | null;
   detail: number;
   roughness: number;
+  shakesNm: number;
 }
 
 /** Values of one setting that are tried: more would not be told apart in a picture. */
@@ -31,8 +32,10 @@ export function smoothPoints(meant: MeantSignal, facts: ChainFacts): SmoothPoint
       const values = { ...facts.values };
       if (interpolation && n !== null) values[keyText(interpolation.key)] = n;
       if (smoothing && value !== null) values[keyText(smoothing.key)] = value;
-      const { detail, roughness } = smoothnessOf(meant, chainOf({ ...facts, values }));
-      return detail === null ? [] : [{ interpolation: n, smoothing: value, detail, roughness }];
+      const { detail, roughness, shakesNm } = smoothnessOf(meant, chainOf({ ...facts, values }));
+      return detail === null || shakesNm === null
+        ? []
+        : [{ interpolation: n, smoothing: value, detail, roughness, shakesNm }];
     }),
   );
 }
@@ -72,6 +75,7 @@ export function smoothingAdvice(
   now: Smoothness,
   school: SmoothingSchool,
 ): Proposal | null {
+  if (school === 'quiet') return quietAdvice(facts, points, now);
   const found = forceField(facts.menus, facts.values, 'base', 'smoothing');
   if (!found || now.detail === null) return null;
   // The interpolation stays as it is: one change at a time.
@@ -101,4 +105,31 @@ export function smoothingAdvice(
 function leastSmooth(line: readonly SmoothPoint[], most: number): SmoothPoint | null {
   const rich = line.filter(({ detail }) => detail >= most * (1 - MOST_GIVEN_AWAY));
   return rich.find(({ roughness }) => roughness <= SMOOTH_ENOUGH) ?? rich.at(-1) ?? null;
+}
+
+/** Of the detail that the base can pass on, so much less is the same to a hand. */
+const SAME_DETAIL = 0.05;
+/** Quieter by less is not heard. */
+const HEARD = 0.1;
+
+/** The one change of smoothing or interpolation that shakes least at the same detail; `null` where none is heard to be quieter. */
+function quietAdvice(facts: ChainFacts, points: readonly SmoothPoint[], now: Smoothness): Proposal | null {
+  const [smoothing, interpolation] = (['smoothing', 'interpolation'] as const).map((name) =>
+    forceField(facts.menus, facts.values, 'base', name),
+  );
+  const { shakesNm, detail } = now;
+  if (shakesNm === null || detail === null) return null;
+  const most = Math.max(...points.map((point) => point.detail));
+  const isSet = (found: ForceField | null | undefined, value: number | null) =>
+    value === (found ? found.value : null);
+  const [quietest] = points
+    // One change at a time.
+    .filter((point) => isSet(smoothing, point.smoothing) !== isSet(interpolation, point.interpolation))
+    .filter((point) => point.detail >= (1 - SAME_DETAIL) * most && point.shakesNm <= (1 - HEARD) * shakesNm)
+    .toSorted((a, b) => a.shakesNm - b.shakesNm);
+  if (!quietest) return null;
+  const found = isSet(smoothing, quietest.smoothing) ? interpolation! : smoothing!;
+  const to = found === smoothing ? quietest.smoothing! : quietest.interpolation!;
+  const evidence = `Quieter at the same detail: what shakes the stand (20 to 200 Hz) ${shakesNm.toPrecision(2)} → ${quietest.shakesNm.toPrecision(2)} N·m, detail between 8 and 60 Hz ${percent(detail)} → ${percent(quietest.detail)}.`;
+  return { key: found.key, label: found.field.label, from: found.value, to, evidence };
 }

@@ -4,7 +4,7 @@ import { z } from 'zod';
 export const schoolsSchema = z.strictObject({
   rotation: z.enum(['one', 'own']),
   clipping: z.enum(['none', 'trade']).default('trade'),
-  smoothing: z.enum(['raw', 'smooth']).default('smooth'),
+  smoothing: z.enum(['raw', 'smooth', 'quiet']).default('smooth'),
   spring: z.enum(['off', 'some']).default('off'),
   weight: z.enum(['car', 'light']).default('light'),
 });

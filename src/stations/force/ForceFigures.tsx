@@ -150,6 +150,15 @@ function SmoothFigures({ force, basis, unit }: { force: ForceState; basis: Basis
           meaning: 'times as rough as the title means it, kerbs and bumps apart',
         },
         {
+          value: smooth.shakesNm === null ? '–' : `${smooth.shakesNm.toPrecision(2)} N·m`,
+          meaning: (
+            <Term
+              word="shakes the stand"
+              meaning="The torque between 20 and 200 Hz, as RMS: what a desk, a floor and the next room get of it. How loud that is hangs on what it stands on."
+            />
+          ),
+        },
+        {
           value: `${plain(centre.gradientNmPerG, 1)} N·m`,
           meaning: (
             <Term

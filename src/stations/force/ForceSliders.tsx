@@ -1,4 +1,6 @@
 import type { BrakeLimit } from '@/core/force/brakeLimit';
+import { chainOf } from '@/core/force/chainOf';
+import { softStop } from '@/core/force/softStop';
 import { forceFields, otherFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
 import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
 import { gridPoint } from '@/core/response/dialect';
@@ -9,6 +11,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { DraftSettings } from '@/parts/useDraftSettings';
 import { termBeside } from '@/words/standardTerm';
 import { PANEL_NAMES, settingsOn, type Panel } from '@/words/forcePanels';
+import type { ForceState } from './useForce';
 
 const layerNames = (view: BookView): Record<Layer, string> => ({
   base: view.menus.base.steering?.dialect.name ?? 'Base',
@@ -45,11 +48,14 @@ export function OtherSliders({
   view,
   draft,
   brake = null,
+  force = null,
 }: {
   view: BookView;
   draft: DraftSettings;
   /** Where harder braking slows no more, from the log that is chosen. */
   brake?: BrakeLimit | null;
+  /** What corners weigh, where the force is known. */
+  force?: ForceState | null;
 }) {
   const fields = LAYERS.flatMap((layer) => otherFields(view.menus, draft.values, layer));
   if (fields.length === 0) return null;
@@ -62,6 +68,7 @@ export function OtherSliders({
         <div key={keyText(one.key)}>
           <ForceSlider one={one} view={view} draft={draft} />
           {one.key.field === 'brakeVibration' && <BrakeReminder one={one} brake={brake} draft={draft} />}
+          {one.key.field === 'softStop' && <StopHardness one={one} force={force} draft={draft} />}
         </div>
       ))}
     </section>
@@ -92,6 +99,44 @@ function BrakeReminder({
       <Button look="quiet" className="px-0" onClick={() => draft.attempt(key, to)}>
         Try {to}
       </Button>
+    </p>
+  );
+}
+
+/** A stop has to be told from a corner, and no harder: from what corners weigh, or how to know that. */
+function StopHardness({
+  one: { field, key },
+  force,
+  draft,
+}: {
+  one: ForceField;
+  force: ForceState | null;
+  draft: DraftSettings;
+}) {
+  const cornerNm = force?.report?.judgement.cornerNm ?? 0;
+  if (!force || cornerNm <= 0 || force.facts.car.scaleIsAssumed)
+    return (
+      <p className="text-sm text-muted">
+        It has to be told from a corner: what corners weigh in this car is not known yet.
+      </p>
+    );
+  const { hardware, base } = chainOf(force.facts);
+  const { to, wantedNm, mostNm } = softStop(field, cornerNm, Math.min(hardware.ratedNm, base.torqueLimitNm));
+  return (
+    <p className="text-sm text-muted">
+      From {wantedNm.toFixed(1)} N·m on it is felt as an end and not as a corner ({cornerNm.toFixed(1)} N·m,{' '}
+      simulated); a harder one only throws the hands back.{' '}
+      {to === null ? (
+        `This base gives ${mostNm.toFixed(1)} N·m at most: take all of it.`
+      ) : (
+        <>
+          If {field.max} is all that the base gives ({mostNm.toFixed(1)} N·m), that is{' '}
+          <Button look="quiet" className="px-0" onClick={() => draft.attempt(key, to)}>
+            Try {to}
+          </Button>
+          . Turn into it slowly first, thumbs outside the spokes.
+        </>
+      )}
     </p>
   );
 }

@@ -133,7 +133,9 @@ function KnownForce({ view, sides, logs, part, like }: Props) {
       )}
       <ForceSliders view={view} draft={draft} panel={panel} />
       {panel === 'strength' && <WantedWeight force={force} draft={draft} />}
-      {panel === 'balance' && <OtherSliders view={view} draft={draft} brake={logged.report?.brake ?? null} />}
+      {panel === 'balance' && (
+        <OtherSliders view={view} draft={draft} brake={logged.report?.brake ?? null} force={force} />
+      )}
       {force.report && <ForceFigures panel={panel} force={force} report={report!} view={view} />}
       {panel === 'balance' && <CouplingPicture view={view} values={draft.values} />}
       {force.report && force.report.notes.length > 0 && (

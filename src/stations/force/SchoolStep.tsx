@@ -9,10 +9,10 @@ import { told } from '@/parts/told';
 interface Side {
   /** Where the driver stands. */
   stands: string;
-  /** Why, and what others do. */
+  /** Why, and what it costs. */
   why: string;
-  /** Leads to the other side. */
-  leave: string;
+  /** Leads to this side from another one. */
+  come: string;
 }
 
 /** Where practitioners disagree about the force; both sides are served. */
@@ -21,76 +21,91 @@ const SIDES: { [School in keyof ForceSchools]: Record<ForceSchools[School], Side
     trade: {
       stands: 'The biggest hits may clip',
       why: 'At most 2 % of the ride, and 0.2 % held, for a livelier rest.',
-      leave: 'I want every peak kept',
+      come: 'I would trade the biggest hits',
     },
     none: {
       stands: 'Nothing may ever clip',
       why: 'Every peak is kept, and the rest is weaker for it.',
-      leave: 'I would trade the biggest hits',
+      come: 'I want every peak kept',
     },
   },
   smoothing: {
     smooth: {
       stands: 'As smooth as the title means it',
       why: 'The least smoothing that hides the steps of its rate.',
-      leave: 'I want it raw',
+      come: 'I would have it smooth',
     },
     raw: {
       stands: 'Raw and immediate',
       why: 'No smoothing, steps and all.',
-      leave: 'I would have it smooth',
+      come: 'I want it raw',
+    },
+    quiet: {
+      stands: 'Quiet: a desk stand, or a house asleep',
+      why: 'The least shaking at the same detail. Quieter than that is only less force, or weaker effects.',
+      come: 'It has to be quiet',
     },
   },
   spring: {
     off: {
       stands: 'No centre spring',
       why: 'A false feel: no force but the tyres’.',
-      leave: 'I would take a little spring',
+      come: 'I want none',
     },
     some: {
       stands: 'A little centre spring',
       why: 'Where the tyres are too weak to bring the rim back.',
-      leave: 'I want none',
+      come: 'I would take a little spring',
     },
   },
   weight: {
     light: {
       stands: 'Light in the hands',
       why: 'Half of the car’s own column: less tiring, more detail.',
-      leave: 'I want it as heavy as the car',
+      come: 'I want it lighter',
     },
     car: {
       stands: 'As heavy as the car',
       why: 'What its own column would ask, where the base has it.',
-      leave: 'I want it lighter',
+      come: 'I want it as heavy as the car',
     },
   },
 };
 
-type Choice = { school: keyof ForceSchools; other: string; side: Side };
+interface Choice {
+  school: keyof ForceSchools;
+  side: Side;
+  others: { name: string; side: Side }[];
+}
 
 const choicesOf = (schools: ForceSchools): Choice[] =>
   (Object.keys(SIDES) as (keyof ForceSchools)[]).map((school) => {
-    const sides = SIDES[school] as Record<string, Side>;
+    const sides: Record<string, Side> = SIDES[school];
     const stands = schools[school];
-    return { school, other: Object.keys(sides).find((name) => name !== stands)!, side: sides[stands]! };
+    const others = Object.entries(sides)
+      .filter(([name]) => name !== stands)
+      .map(([name, side]) => ({ name, side }));
+    return { school, side: sides[stands]!, others };
   });
 
-/** The driver’s sides, each with the way to the other. */
+/** The driver’s sides, each with the way to the others. */
 export function SchoolStep({ number, schools }: { number: number; schools: ForceSchools }) {
   return (
     <NextStep number={number} title="How you want it">
       <ul>
-        {choicesOf(schools).map(({ school, other, side }) => (
+        {choicesOf(schools).map(({ school, side, others }) => (
           <li key={school} className="mt-2 border-t border-line pt-2 first:mt-0 first:border-0 first:pt-0">
             <span className="font-medium text-ink">{side.stands}</span>
             <span className="block">{side.why}</span>
-            <Button
-              look="quiet"
-              onClick={() => void chooseSchool({ [school]: other }).then((reply) => told(reply))}
-            >
-              {side.leave}
-            </Button>
+            {others.map((other) => (
+              <Button
+                key={other.name}
+                look="quiet"
+                onClick={() => void chooseSchool({ [school]: other.name }).then((reply) => told(reply))}
+              >
+                {other.side.come}
+              </Button>
+            ))}
           </li>
         ))}
       </ul>

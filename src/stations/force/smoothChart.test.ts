@@ -10,6 +10,7 @@ const smooth = (roughness: number, detail: number | null): Smoothness => ({
     { fromHz: 60, toHz: 200, kept: null, addedNm: 0.2 },
   ],
   detail,
+  shakesNm: 0.2,
   roughness,
   stepsPerMin: 0,
 });
@@ -18,6 +19,7 @@ const points = [2.8, 1.2, 0.7].map((roughness, i) => ({
   smoothing: i,
   roughness,
   detail: 0.9 - 0.2 * i,
+  shakesNm: 0.2,
 }));
 
 it('shows the setting in force among all that are possible, and the one that was kept as a ghost', () => {
