@@ -98,12 +98,18 @@ test('twelve fields of a title with force are described by keyboard alone in und
   // The same in another book, out of a file.
   await page.goto(`${server.url}/translate/describe`);
   await page.getByRole('link', { name: 'Low Ferry' }).click();
+  // Its kerbs stay as strong when the gain is turned down: that goes into the file as well.
+  const beside = page.getByRole('checkbox', { name: /^Stands beside the gain/ });
+  await page.getByRole('button', { name: 'Kerbs: more' }).click();
+  await beside.check();
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
   const path = await (await saved).path();
   await page.goto(`${server.url}/translate/describe`);
   await page.getByLabel('or open a .title.json').setInputFiles(path);
   await expect(page.getByLabel('Field 12, label')).toHaveValue('Shaker');
+  await page.getByRole('button', { name: 'Kerbs: more' }).click();
+  await expect(beside).toBeChecked();
 
   // Or one that is much alike, copied and changed.
   await page.goto(`${server.url}/translate/describe`);

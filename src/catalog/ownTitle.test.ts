@@ -16,6 +16,7 @@ import { placed, placeOf, PLACES, type Place } from '@/core/titles/place';
 import {
   BASE_ROLES,
   CAR_ROLES,
+  isEffectRole,
   keyFor,
   OTHER_ROLES,
   roleOf,
@@ -82,8 +83,9 @@ const anyField = (role: Role, place: Place, i: number): fc.Arbitrary<DescribedFi
       step: fc.constantFrom(0.01, 0.5, 1, 5),
       at: fc.nat(200),
       unit: fc.constantFrom('', '%', '°'),
+      isApart: fc.boolean(),
     })
-    .map(({ steps, step, at, unit }): DescribedField => {
+    .map(({ steps, step, at, unit, isApart }): DescribedField => {
       const inDegrees = role === 'rotation' || role === 'lock';
       const [min, max] = inDegrees ? [180, 180 + steps * 10] : [0, Number((steps * step).toFixed(2))];
       const grid = inDegrees ? 10 : step;
@@ -103,6 +105,7 @@ const anyField = (role: Role, place: Place, i: number): fc.Arbitrary<DescribedFi
         unit,
         maps,
         isMeasured: false,
+        isApart: isApart && isEffectRole(role),
         value: null,
       };
     });
@@ -185,6 +188,7 @@ it('what a menu stands at is said of each control that has it, on its grid, and 
     unit: '',
     maps: null,
     isMeasured: false,
+    isApart: false,
     value: null,
     ...part,
   });
@@ -216,6 +220,7 @@ describe('is refused, with the page and the field', () => {
     unit: '',
     maps: null,
     isMeasured: false,
+    isApart: false,
     value: null,
     ...field,
   });
@@ -266,6 +271,7 @@ describe('an own title among the others', () => {
       unit: '',
       maps: null,
       isMeasured: false,
+      isApart: false,
       value: null,
     };
     const title = own({ pages: pagesOf([vibration])! });
@@ -282,6 +288,7 @@ describe('an own title among the others', () => {
       neutral: 0,
       unit: '',
       isMeasured: false,
+      isApart: false,
       value: null,
     };
     const fields: DescribedField[] = [

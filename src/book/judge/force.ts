@@ -7,7 +7,7 @@ import {
   isForceField,
   type ForceParameter,
 } from '@/core/force/forceParameters';
-import { deadControls } from '@/core/force/coupling';
+import { couplingsOf, deadControls } from '@/core/force/coupling';
 import type { HandsOff } from '@/core/force/handsOff';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
 import { assumedIn } from '@/core/rig/evidence';
@@ -38,7 +38,9 @@ type Set = Pick<BookView, 'menus' | 'settings'>;
 export function deadNames({ menus, settings }: Set): string[] {
   const read = ({ layer, parameter }: { layer: Layer; parameter: ForceParameter }) =>
     forceField(menus, settings, layer, parameter);
-  return deadControls((at) => read(at)?.canonical ?? null).map(({ dead }) => read(dead)!.field.label);
+  return deadControls((at) => read(at)?.canonical ?? null, couplingsOf(menus)).map(
+    ({ dead }) => read(dead)!.field.label,
+  );
 }
 
 /** Clipping that is worth a word, as shares of the time. */

@@ -14,7 +14,7 @@ import type { SmoothPoint } from '../force/smoothing';
 export interface FeelFacts extends BalanceReport {
   facts: ChainFacts;
   chain: ForceChain;
-  judged: Pick<JudgedForce, 'judgement' | 'signal' | 'sorted'>;
+  judged: Pick<JudgedForce, 'judgement' | 'signal' | 'sorted' | 'at'>;
   /** Whether the signal was logged and not simulated. */
   isLogged: boolean;
   calm: CalmReport;

@@ -20,6 +20,10 @@ const KERB_IS_ON = 0.25;
 /** The torque falls by so much before the front lets go: it is felt. */
 const FELT_DROP = 0.3;
 
+/** An effect as its own field says it: what stands beside the gain is a share of it in the chain. */
+const amountOf = ({ title }: FeelFacts['chain'], effect: Effect) =>
+  title.effects[effect] * (title.apart?.includes(effect) ? title.gain : 1);
+
 /** How loud an effect is against the tyres, where it should be quiet. */
 function loudest({ balance }: FeelFacts, effect: Effect): { ratio: number; stretch: Stretch } {
   let most = { ratio: 0, stretch: 'straight' as Stretch };
@@ -43,7 +47,7 @@ function tooLoud(effect: Effect, name: string): Cause {
       const label = forceField(facts.menus, facts.values, 'title', parameter)?.field.label;
       if (!label) return { evidence: 0, says: 'The title has no such effect.' };
       const says = `${label} is ${percent(ratio)} of the tyres’ own force on a ${stretch}.`;
-      const quiet = (chain.title.effects[effect] * QUIET_SHARE) / Math.max(QUIET_SHARE, ratio);
+      const quiet = (amountOf(chain, effect) * QUIET_SHARE) / Math.max(QUIET_SHARE, ratio);
       return {
         evidence: ramp(ratio, QUIET_SHARE, LOUD_SHARE),
         says,
@@ -158,7 +162,7 @@ export const SIGNAL_CAUSES = {
         ),
         says,
         // Half of what it is: who complains of it wants to feel a difference, and still to feel the kerb.
-        change: forceChange(f.facts, 'title', 'kerbEffect', title.effects.kerb / 2, says, 'atMost'),
+        change: forceChange(f.facts, 'title', 'kerbEffect', amountOf(f.chain, 'kerb') / 2, says, 'atMost'),
       };
     },
   },

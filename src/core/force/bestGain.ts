@@ -65,22 +65,37 @@ function worthIt(signal: ForceSignal, sorted: Float64Array): (gain: number) => b
 
 export type ClippingSchool = 'none' | 'trade';
 
+/** A signal before the gain, with its levels in rising order. */
+export interface SortedSignal {
+  signal: ForceSignal;
+  sorted: Float64Array;
+}
+
 /**
  * The last of rising gains that a school still takes.
+ * @param at the signal at a gain: the same one at all of them, or where not all of it is scaled one for each
  * @returns its index; −1 where even the first is too much
  */
 export function lastGain(
-  signal: ForceSignal,
-  sorted: Float64Array,
+  at: (gain: number) => SortedSignal,
   gains: readonly number[],
   school: ClippingSchool,
 ): number {
-  const isWorthIt = worthIt(signal, sorted);
-  const peak = sortedQuantile(sorted, KEPT);
-  const takes = school === 'none' ? (gain: number) => gain * peak <= 1 : isWorthIt;
+  let known: { of: SortedSignal; takes(gain: number): boolean } | null = null;
+  const takes = (gain: number) => {
+    const of = at(gain);
+    if (known?.of !== of) known = { of, takes: takesOf(of, school) };
+    return known.takes(gain);
+  };
   let last = -1;
   while (last + 1 < gains.length && takes(gains[last + 1]!)) last++;
   return last;
+}
+
+function takesOf({ signal, sorted }: SortedSignal, school: ClippingSchool): (gain: number) => boolean {
+  if (school === 'trade') return worthIt(signal, sorted);
+  const peak = sortedQuantile(sorted, KEPT);
+  return (gain) => gain * peak <= 1;
 }
 
 /** Rows of at least a level, in order. */

@@ -5,6 +5,7 @@ import type { Layer, SettingValues } from '../settings/setting';
 import type { CarSpec } from '../vehicle/carSpec';
 import { feltCar } from './feltCar';
 import { bandParameter, effectParameter, forceField, type ForceParameter } from './forceParameters';
+import { apartEffects } from './coupling';
 import { eachEffect } from './effects';
 import { BAND_HZ, plainBase, type BaseForce, type BaseHardware } from './forceSettings';
 import type { ForceChain } from './handsOff';
@@ -157,6 +158,9 @@ const HEAVY_HZ = 12;
 /** Corner of a base's smoothing at a share of its scale, Hz. */
 const smoothHz = (share: number) => (share <= 0 ? null : LIGHT_HZ * (HEAVY_HZ / LIGHT_HZ) ** share);
 
+/** Where effects stand beside it a gain is never less: they are told as shares of it. */
+const LEAST_GAIN = 1e-6;
+
 /** Title, base and hardware without the car. */
 export type KnownForce = Pick<ForceChain, 'title' | 'base' | 'hardware'>;
 
@@ -184,17 +188,25 @@ export function chainOf({ car, rig, rateHz, menus, values, rotationDeg, exact }:
     mechanical: align * read('title', 'mechanicalTrail', 1),
     pneumatic: align * read('title', 'pneumaticTrail', 1),
   };
-  const effects = eachEffect((effect) => read('title', effectParameter(effect), 0));
+  const apart = apartEffects(menus);
+  const product = read('title', 'gain', 1) * read('car', 'gain', 1);
+  // What stands beside the gain is there without it too.
+  const gain = apart.length > 0 ? Math.max(LEAST_GAIN, product) : product;
+  const effects = eachEffect((effect) => {
+    const amount = read('title', effectParameter(effect), 0);
+    return apart.includes(effect) ? amount / gain : amount;
+  });
   return {
     car: feltCar(car, trails),
     hardware,
     title: {
       rateHz,
-      gain: read('title', 'gain', 1) * read('car', 'gain', 1),
+      gain,
       minForce: read('title', 'minForce', 0),
       trails,
       understeerCue: read('title', 'understeerCue', 0),
       effects,
+      ...(apart.length > 0 && { apart }),
       damper: read('title', 'titleDamper', 0),
       spring: read('title', 'titleSpring', 0),
     },

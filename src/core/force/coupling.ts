@@ -1,6 +1,8 @@
-import { effectParameter, type ForceParameter } from './forceParameters';
-import { EFFECTS } from './effects';
+import type { FieldMap } from '../response/dialect';
+import type { Menus } from '../settings/menus';
 import type { Layer } from '../settings/setting';
+import { EFFECTS, type Effect } from './effects';
+import { effectParameter, type ForceParameter } from './forceParameters';
 
 /** How one setting acts on another: as data, so that the screen can draw it and name what is dead or doubled. */
 export interface Coupling {
@@ -31,6 +33,26 @@ export const COUPLINGS: readonly Coupling[] = [
   { from: base('smoothing'), does: 'masks', to: title('roadEffect') },
 ];
 
+const EFFECT_OF = new Map<string, Effect>(EFFECTS.map((effect) => [effectParameter(effect), effect]));
+
+/** Whether a field adds an effect to the force: only such a one can stand beside the title's gain. */
+export const isEffectField = (maps: FieldMap): boolean => 'of' in maps && EFFECT_OF.has(maps.of);
+
+/** The effects of a title that its gain does not scale. */
+export function apartEffects(menus: Menus): Effect[] {
+  return (menus.title.steering?.dialect.fields ?? []).flatMap(({ maps, apart }) =>
+    apart && 'of' in maps && EFFECT_OF.has(maps.of) ? [EFFECT_OF.get(maps.of)!] : [],
+  );
+}
+
+/** How the settings of these menus act on each other. */
+export function couplingsOf(menus: Menus): Coupling[] {
+  const apart = new Set<ForceParameter>(apartEffects(menus).map(effectParameter));
+  const isOfTheGain = ({ from, does }: Coupling) =>
+    does === 'scales' && from.layer === 'title' && from.parameter === 'gain';
+  return COUPLINGS.filter((one) => !(isOfTheGain(one) && apart.has(one.to.parameter)));
+}
+
 /** Whether what is acted on is set and can do nothing: canonical values, `null` where a layer does not offer it. */
 export function isDead({ does }: Coupling, from: number | null, to: number | null): boolean {
   return (does === 'gates' || does === 'scales') && from === 0 && (to ?? 0) > 0;
@@ -48,10 +70,10 @@ type Read = (at: { layer: Layer; parameter: ForceParameter }) => number | null;
  * Controls that are set but can do nothing, because what gates or scales them stands at nothing.
  * @param read canonical value in force, `null` where a layer does not offer it
  */
-export function deadControls(read: Read): DeadControl[] {
-  return COUPLINGS.filter((coupling) => isDead(coupling, read(coupling.from), read(coupling.to))).map(
-    ({ from, to }) => ({ dead: to, by: from }),
-  );
+export function deadControls(read: Read, couplings: readonly Coupling[] = COUPLINGS): DeadControl[] {
+  return couplings
+    .filter((coupling) => isDead(coupling, read(coupling.from), read(coupling.to)))
+    .map(({ from, to }) => ({ dead: to, by: from }));
 }
 
 /** Pairs that do the same thing twice, both in use. */

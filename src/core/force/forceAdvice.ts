@@ -3,7 +3,7 @@ import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../res
 import type { Proposal } from '../settings/proposal';
 import type { ClippingSchool } from './bestGain';
 import { frictionText, hardwareInputs, type ChainFacts } from './chainOf';
-import { deadControls, doubledSettings } from './coupling';
+import { couplingsOf, deadControls, doubledSettings } from './coupling';
 import { forceField, type ForceField, type ForceParameter } from './forceParameters';
 import { calming, type Calming } from './calming';
 import type { ForceChain, HandsOff } from './handsOff';
@@ -17,7 +17,8 @@ const fieldAt = ({ menus, values }: ChainFacts, { layer, parameter }: At) =>
 
 /** What is set and can do nothing: taken away, or let through where the rim needs it. */
 export function deadAdvice(facts: ChainFacts, isCalm: boolean): Proposal[] {
-  return deadControls((at) => fieldAt(facts, at)?.canonical ?? null).flatMap(({ dead, by }) => {
+  const read = (at: At) => fieldAt(facts, at)?.canonical ?? null;
+  return deadControls(read, couplingsOf(facts.menus)).flatMap(({ dead, by }) => {
     const control = fieldAt(facts, dead)!;
     const gate = fieldAt(facts, by)!;
     const held = `${control.field.label} ${control.value} does nothing: ${gate.field.label.toLowerCase()} on the base is at ${gate.value}`;
@@ -60,7 +61,7 @@ const SCHOOL_WORDS: Record<ClippingSchool, string> = {
 export function gainAdvice(
   facts: ChainFacts,
   chain: ForceChain,
-  judged: Pick<JudgedForce, 'signal' | 'sorted'>,
+  judged: Pick<JudgedForce, 'signal' | 'sorted' | 'at'>,
   school: ClippingSchool,
 ): Proposal | null {
   const found = gainField(facts);

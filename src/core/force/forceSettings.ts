@@ -12,6 +12,8 @@ export interface TitleForce {
   /** How much the understeer cue takes away, 0…1. */
   understeerCue: number;
   effects: Record<Effect, number>;
+  /** Effects that the title's own gain does not scale: what stands in `effects` is already divided by the gain. */
+  apart?: readonly Effect[];
   /** Damper and spring as the title asks for them; they act through the base's channels alone. */
   damper: number;
   spring: number;

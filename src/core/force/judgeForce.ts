@@ -4,7 +4,7 @@ import { lastWholeLap } from '../rides/laps';
 import type { RideLog } from '../rides/rideLog';
 import type { ForceInputs } from './forceInputs';
 import type { ForceChain } from './handsOff';
-import { lastGain, type ClippingSchool } from './bestGain';
+import { lastGain, type ClippingSchool, type SortedSignal } from './bestGain';
 import { clipEvents, forceSignal, type ClipEvent, type ClipKind, type ForceSignal } from './clipEvents';
 import { rideForce, type RideForce } from './rideForce';
 import { columnTorque, type TitleSignal } from './titleSignal';
@@ -48,27 +48,36 @@ export interface ForceJudgement {
   weakest: number;
 }
 
-/** A ride through a chain, ready for questions that only differ in gain. */
-export interface JudgedForce {
+/** A ride through a chain, ready for questions that only differ in gain; levels are |Σ| at a gain of 1. */
+export interface JudgedForce extends SortedSignal {
   judgement: ForceJudgement;
   title: TitleSignal;
-  signal: ForceSignal;
-  /** |Σ| at a gain of 1, rising. */
-  sorted: Float64Array;
+  /** The signal at another gain, where there are effects that are not scaled by it. */
+  at?: (gain: number) => SortedSignal;
 }
 
 export function judgeForce(inputs: ForceInputs, chain: ForceChain, seed: number): JudgedForce {
   const force = rideForce(inputs, chain, seed);
-  const signal = forceSignal(inputs.t, force.signal.sum, inputs.surface);
-  const sorted = signal.level.slice().sort();
-  const { gain } = chain.title;
+  const { gain, apart = [] } = chain.title;
+  const { sum, effects } = force.signal;
+  const signalOf = (signed: Float64Array): SortedSignal => {
+    const signal = forceSignal(inputs.t, signed, inputs.surface);
+    return { signal, sorted: signal.level.slice().sort() };
+  };
+  const { signal, sorted } = signalOf(sum);
+  /** What stands beside the gain is less of the signal where that is more. */
+  const at = (other: number) =>
+    signalOf(
+      sum.map((value, i) => apart.reduce((all, one) => all + (gain / other - 1) * effects[one][i]!, value)),
+    );
   const road = { lap: inputs.lap, distanceM: inputs.distanceM };
   return {
     title: force.signal,
     signal,
     sorted,
+    ...(apart.length > 0 && { at }),
     judgement: {
-      ...judgeSignal({ signal, sorted, gain, signed: force.signal.sum, ...road }),
+      ...judgeSignal({ signal, sorted, gain, signed: sum, ...road }),
       ...torques(inputs, force, chain),
     },
   };
@@ -108,10 +117,8 @@ function judgeSignal(of: SignalOnRoad): SignalJudgement {
 }
 
 /** A ride that was logged, simulated or elsewhere, as it would be with other gains. */
-export interface JudgedLog {
+export interface JudgedLog extends SortedSignal {
   judgement: SignalJudgement;
-  signal: ForceSignal;
-  sorted: Float64Array;
 }
 
 /**
@@ -215,21 +222,23 @@ const NOTHING_TO_TRADE = 0.1;
 
 /** @param gains rising factors on Σ, one for each value of the grid; @param now the factor in force */
 export function chooseGain(
-  { signal, sorted }: Pick<JudgedForce, 'signal' | 'sorted'>,
+  judged: Pick<JudgedForce, 'signal' | 'sorted' | 'at'>,
   gains: readonly number[],
   now: number,
   school: ClippingSchool,
 ): GainChoice {
-  const best = lastGain(signal, sorted, gains, school);
-  const other = lastGain(signal, sorted, gains, school === 'none' ? 'trade' : 'none');
+  const signalAt = (gain: number) => judged.at?.(gain) ?? judged;
+  const clipsAt = (gain: number) => clipShareAt(signalAt(gain).sorted, gain);
+  const best = lastGain(signalAt, gains, school);
+  const other = lastGain(signalAt, gains, school === 'none' ? 'trade' : 'none');
   const at = (i: number) => (i < 0 ? 0 : gains[i]!);
   const [low, high] = [Math.min(at(best), at(other)), Math.max(at(best), at(other))];
   return {
     best,
     other,
-    clipNow: clipShareAt(sorted, now),
-    clipAtBest: clipShareAt(sorted, at(best)),
-    clipAbove: best + 1 < gains.length ? clipShareAt(sorted, at(best + 1)) : null,
+    clipNow: clipsAt(now),
+    clipAtBest: clipsAt(at(best)),
+    clipAbove: best + 1 < gains.length ? clipsAt(at(best + 1)) : null,
     isSame: high > 0 && high / Math.max(low, 1e-9) - 1 < NOTHING_TO_TRADE,
   };
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isEffectField } from '../force/coupling';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { BLEND_RANGE, GAMMA_RANGE } from '../response/curve';
 import { gridCount, parameterOf, toCanonical, type Dialect, type DialectField } from '../response/dialect';
@@ -45,6 +46,7 @@ export const dialectFieldSchema = z.strictObject({
     .max(2 * LARGEST),
   neutral: number,
   maps: mapsSchema,
+  apart: z.literal(true).exactOptional(),
 });
 
 export const DIALECT_FORMAT = 'pebble-road/dialect';
@@ -137,6 +139,14 @@ export function soundDialect(document: z.output<typeof dialectSchema>, path: str
         'bad-step',
         `The step ${step} does not divide ${min} to ${max}.`,
         'Correct step, min or max.',
+      );
+    if (field.apart && !isEffectField(maps))
+      say(
+        i,
+        'apart',
+        'not-an-effect',
+        `"${key}" adds no effect to the force.`,
+        'Only an effect stands beside the gain: leave "apart" out.',
       );
     if (neutral < min || neutral > max)
       say(

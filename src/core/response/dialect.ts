@@ -28,6 +28,8 @@ export interface DialectField {
   /** As the menu writes it, where it does. */
   unit?: string;
   maps: FieldMap;
+  /** An effect that stands beside the title's gain and is not scaled by it. */
+  apart?: true;
 }
 
 export interface Dialect {

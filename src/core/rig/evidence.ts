@@ -16,12 +16,17 @@ export interface Basis {
 
 const ORDER: readonly Evidence[] = ['measured', 'described', 'assumed'];
 
-/** @param inputs at least one: a figure that rests on nothing is none; what is said twice stands once */
+const weakest = (inputs: readonly Input[]): Evidence =>
+  ORDER[Math.max(...inputs.map(({ evidence }) => ORDER.indexOf(evidence)))]!;
+
+/** @param inputs at least one: a figure that rests on nothing is none; what is said twice stands once, as its weaker */
 export function basisOn(...inputs: Input[]): Basis {
   if (inputs.length === 0) throw new RangeError('a figure rests on something');
-  const weakest = Math.max(...inputs.map(({ evidence }) => ORDER.indexOf(evidence)));
-  const once = inputs.filter(({ says }, i) => inputs.findIndex((other) => other.says === says) === i);
-  return { evidence: ORDER[weakest]!, inputs: once };
+  const once = [...new Set(inputs.map(({ says }) => says))].map((says) => ({
+    says,
+    evidence: weakest(inputs.filter((one) => one.says === says)),
+  }));
+  return { evidence: weakest(inputs), inputs: once };
 }
 
 /** What of it nobody has measured or written down, in words. */

@@ -18,6 +18,8 @@ export interface DescribedField extends Placed {
   maps: FieldMap | null;
   /** Whether that was read off the title and not only said. */
   isMeasured: boolean;
+  /** An effect that the title's gain does not scale. */
+  isApart: boolean;
   /** What it is set to now; `null` where nobody says. */
   value: number | null;
 }
@@ -69,6 +71,7 @@ export function fieldsFromPaste(
       unit,
       maps: null,
       isMeasured: false,
+      isApart: false,
       value,
     };
   });

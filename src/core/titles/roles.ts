@@ -24,6 +24,9 @@ export type Role = 'deadzone' | 'saturation' | 'linearity' | 'rotation' | 'lock'
 
 const EFFECT_ROLES: readonly ForceParameter[] = EFFECTS.map(effectParameter);
 
+/** Whether a role adds an effect to the force, which the title's gain may scale or not. */
+export const isEffectRole = (role: Role): boolean => (EFFECT_ROLES as readonly Role[]).includes(role);
+
 /** Roles that a title's menus have, in the order in which one works; those of the response stand on every control. */
 export const TITLE_ROLES: readonly Role[] = [
   'gain',

@@ -61,6 +61,7 @@ export function startingFields(shape: Shape, of: 'title' | 'base', page: string)
       unit,
       maps: null,
       isMeasured: false,
+      isApart: false,
       value: null,
     };
   });

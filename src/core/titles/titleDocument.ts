@@ -8,7 +8,7 @@ import {
 import { gridPoint } from '../response/dialect';
 import type { DescribedField } from './describedField';
 import { overlap } from './place';
-import { isScaleKnown, keyFor, roleOf, usualMaps, type Role } from './roles';
+import { isEffectRole, isScaleKnown, keyFor, roleOf, usualMaps, type Role } from './roles';
 
 /** A described field whose numbers are all there. */
 type Whole = DescribedField & { min: number; max: number; step: number };
@@ -76,7 +76,7 @@ export function valuesSaid(fields: readonly DescribedField[], has: ReadonlySet<s
 }
 
 function titleField(field: Whole, key: string): TitleField {
-  const { label, role, min, max, step, neutral, unit, maps, isMeasured, axes } = field;
+  const { label, role, min, max, step, neutral, unit, maps, isMeasured, isApart, axes } = field;
   const numbers = { min, max, step, neutral: neutral ?? max };
   return {
     key,
@@ -86,6 +86,8 @@ function titleField(field: Whole, key: string): TitleField {
     step,
     neutral,
     maps: maps ?? usualMaps(role, key, numbers),
+    // What was said of it before it was called something else counts no more.
+    ...(isApart && isEffectRole(role) && { apart: true as const }),
     axes: [...axes],
     unit,
     evidence: maps && isMeasured ? 'measured' : maps || isScaleKnown(role, unit) ? 'described' : 'assumed',
@@ -96,7 +98,7 @@ function titleField(field: Whole, key: string): TitleField {
 export function describedFields({ pages }: TitleDocument): DescribedField[] {
   return pages.flatMap(({ path, layer, fields }) =>
     fields.map((field): DescribedField => {
-      const { label, min, max, step, neutral, unit, maps, axes, evidence } = field;
+      const { label, min, max, step, neutral, unit, maps, axes, evidence, apart } = field;
       const role: Role = roleOf(field);
       return {
         page: path,
@@ -111,6 +113,7 @@ export function describedFields({ pages }: TitleDocument): DescribedField[] {
         unit,
         maps: evidence === 'assumed' ? null : maps,
         isMeasured: evidence === 'measured',
+        isApart: apart === true,
         value: null,
       };
     }),

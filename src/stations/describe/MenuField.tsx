@@ -6,9 +6,10 @@ import type { z } from 'zod';
 import type { FieldMap } from '@/core/response/dialect';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { placed, placeOf } from '@/core/titles/place';
-import { isResponseRole, type Role } from '@/core/titles/roles';
+import { isEffectRole, isResponseRole, type Role } from '@/core/titles/roles';
 import { percent } from '@/core/text/percent';
 import { Button } from '@/ui/Button';
+import { CheckField } from '@/ui/CheckField';
 import { FormNumber, FormSelect, FormText } from '@/ui/Form';
 import { SelectField } from '@/ui/fields';
 import { meaningOf, ROLE_CHOICES } from '@/words/fieldMeaning';
@@ -151,6 +152,15 @@ export function MenuField({ form, of, index, onRemove }: Props) {
               setValue(`fields.${index}.isMeasured`, false);
             }}
           />
+          {isEffectRole(field.role) && (
+            <div className="col-span-full">
+              <CheckField
+                label="Stands beside the gain: as strong at half of it"
+                checked={field.isApart}
+                onChange={(isApart) => setValue(`fields.${index}.isApart`, isApart, { shouldDirty: true })}
+              />
+            </div>
+          )}
           {isResponseRole(field.role) && <Probe form={form} index={index} field={field} />}
           <div className="col-span-full">
             <Button look="quiet" onClick={onRemove}>

@@ -301,6 +301,7 @@ function rotationOf(view: BookView): DescribedField[] {
       unit: '°',
       maps: null,
       isMeasured: false,
+      isApart: false,
       value: null,
     },
   ];

@@ -29,6 +29,7 @@ const fieldSchema = z.strictObject({
   unit: line(12),
   maps: z.custom<FieldMap | null>(),
   isMeasured: z.boolean(),
+  isApart: z.boolean(),
   value: asked,
   /** The field's value while it was read, and what was displayed at each input, per cent. */
   probe: asked,
@@ -91,6 +92,7 @@ export const emptyField = (page: string): MenuFieldForm =>
     unit: '',
     maps: null,
     isMeasured: false,
+    isApart: false,
     value: null,
   });
 
@@ -187,6 +189,7 @@ export function programFields({ name, steering, fields }: BaseProgram): Describe
       unit: field.unit ?? '',
       maps: field.evidence === 'assumed' ? null : field.maps,
       isMeasured: field.evidence === 'measured',
+      isApart: false,
       value: null,
     });
   return [...steering.map(of('wheel')), ...fields.map(of('pedals'))];

@@ -1,4 +1,4 @@
-import { COUPLINGS, isDead, type Coupling } from '@/core/force/coupling';
+import { couplingsOf, isDead, type Coupling } from '@/core/force/coupling';
 import { forceField, type ForceField } from '@/core/force/forceParameters';
 import type { SettingValues } from '@/core/settings/setting';
 import type { BookView } from '@/book/model/bookView';
@@ -24,7 +24,7 @@ interface Pair {
 /** Which setting acts on which, as far as this base, title and car have them; what does nothing is in rust. */
 export function CouplingPicture({ view, values }: { view: BookView; values: SettingValues }) {
   const field = ({ layer, parameter }: Coupling['from']) => forceField(view.menus, values, layer, parameter);
-  const pairs = COUPLINGS.flatMap((coupling): Pair[] => {
+  const pairs = couplingsOf(view.menus).flatMap((coupling): Pair[] => {
     const [from, to] = [field(coupling.from), field(coupling.to)];
     return from && to ? [{ from, to, coupling, dead: isDead(coupling, from.canonical, to.canonical) }] : [];
   });
