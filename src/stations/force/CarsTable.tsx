@@ -110,7 +110,8 @@ export function CarsTable({
             label="Gain per car"
             caption={
               <span className="text-sm text-muted">
-                Set so that {BY[by].words} the {view.names.car}.
+                Set so that {BY[by].words} the {view.names.car}
+                {logs.length === 0 && '; all of it simulated'}.
               </span>
             }
             rows={rows}
@@ -151,15 +152,22 @@ export function CarsTable({
                 ),
                 isFigure: true,
               },
-              {
-                head: 'read from',
-                value: (row) => sourceOf(row, logs),
-                view: (row) => (
-                  <span className="block max-w-32 truncate text-sm text-muted" title={sourceOf(row, logs)}>
-                    {sourceOf(row, logs)}
-                  </span>
-                ),
-              },
+              ...(logs.length > 0
+                ? [
+                    {
+                      head: 'read from',
+                      value: (row: CarGain) => sourceOf(row, logs),
+                      view: (row: CarGain) => (
+                        <span
+                          className="block max-w-32 truncate text-sm text-muted"
+                          title={sourceOf(row, logs)}
+                        >
+                          {sourceOf(row, logs)}
+                        </span>
+                      ),
+                    },
+                  ]
+                : []),
               {
                 head: 'gain of the car',
                 value: ({ advice, state }) =>
