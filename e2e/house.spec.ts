@@ -158,3 +158,44 @@ test('no page scrolls sideways or twice at any width; on a narrow one the road s
     }
   }
 });
+
+test('what is written in a field can be read at any width, and no field lies over another column', async ({
+  page,
+  server,
+}) => {
+  for (const [width, height] of [
+    [390, 844],
+    [1024, 768],
+    [1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const place of [
+      'rig',
+      'buttons',
+      'translate/describe?of=title',
+      'translate/describe?of=car',
+      'translate/describe?of=road',
+      'translate/describe?of=base',
+    ]) {
+      await page.goto(`${server.url}/${place}`);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      const faults = await page.evaluate(() => {
+        const next = document.querySelector('section[aria-label="What to do next"]')!;
+        const column = next.getBoundingClientRect();
+        // A wide table scrolls within its own frame.
+        const isFramed = (at: Element): boolean =>
+          at.tagName !== 'MAIN' && (getComputedStyle(at).overflowX === 'auto' || isFramed(at.parentElement!));
+        const fields = document.querySelectorAll<HTMLElement>('main input:not([type]), main select');
+        return [...fields].flatMap((field) => {
+          const { width: wide, right, top, bottom } = field.getBoundingClientRect();
+          const isBeside = column.left > innerWidth / 2 && bottom > column.top && top < column.bottom;
+          const isOver = isBeside && right > column.left && !next.contains(field) && !isFramed(field);
+          // A hidden one has no width.
+          const isNarrow = wide > 0 && wide < 52;
+          return isNarrow || isOver ? [`${field.id || field.ariaLabel}: ${Math.round(wide)} px`] : [];
+        });
+      });
+      expect(faults, `${place} at ${width}`).toEqual([]);
+    }
+  }
+});

@@ -34,6 +34,8 @@ export function Form<In extends FieldValues, Out extends FieldValues>({
   return (
     <form
       id={id}
+      // Its fields stand beside each other by the room that it has, not the window.
+      className="@container"
       noValidate
       onSubmit={(event) => {
         event.preventDefault();

@@ -103,7 +103,7 @@ export function CarForm({
     >
       {tabs}
       <Form form={form} id="car" what="What you wrote of the car" onKeep={save}>
-        <div className="grid max-w-3xl gap-x-6 gap-y-1 sm:grid-cols-2">
+        <div className="grid max-w-3xl gap-x-6 gap-y-1 @min-[36rem]:grid-cols-2">
           <FormText control={control} name="name" label="Called" most={80} />
           <FormSelect control={control} name="className" label="Most like a" options={CLASSES} />
           {KNOWN_OF_A_CAR.map((key) => {

@@ -179,7 +179,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
     >
       {tabs}
       <Form form={form} id="description" what={`What you wrote of the ${of}`} onKeep={save}>
-        <div className="grid gap-3 sm:grid-cols-3">
+        <div className="grid gap-3 @min-[36rem]:grid-cols-3">
           <FormText control={control} name="name" label="What is it called?" isStacked most={40} />
           {!isBase && (
             <>

@@ -178,7 +178,7 @@ export function RoadForm({
     >
       {tabs}
       <Form form={form} id="road" what="What you wrote of the road" onKeep={save}>
-        <div className="mb-2 grid max-w-3xl gap-x-6 gap-y-1 sm:grid-cols-2">
+        <div className="mb-2 grid max-w-3xl gap-x-6 gap-y-1 @min-[36rem]:grid-cols-2">
           <FormText control={form.control} name="name" label="Called" most={80} />
           <div>
             <FormNumber control={form.control} name="widthM" label="Width" unit="m" />

@@ -106,14 +106,13 @@ export function CarsTable({
         </p>
       ) : (
         <div className="mt-3">
+          {/* Above it and not its caption: on a narrow page the table scrolls sideways. */}
+          <p className="text-sm text-muted">
+            Set so that {BY[by].words} the {view.names.car}
+            {logs.length === 0 && '; all of it simulated'}.
+          </p>
           <Table
             label="Gain per car"
-            caption={
-              <span className="text-sm text-muted">
-                Set so that {BY[by].words} the {view.names.car}
-                {logs.length === 0 && '; all of it simulated'}.
-              </span>
-            }
             rows={rows}
             keyOf={(row) => row.carId}
             fileName="gain-per-car"

@@ -91,7 +91,7 @@ export function RigStation({ view }: { view: BookView }) {
       }
     >
       <Form form={form} id="rig" what="What you wrote of the rig" onKeep={keep}>
-        <div className="grid max-w-3xl gap-x-6 gap-y-1 sm:grid-cols-2">
+        <div className="grid max-w-3xl gap-x-6 gap-y-1 @min-[36rem]:grid-cols-2">
           <Group title="Base">
             <FormText control={control} label="Name of the rig" name="name" most={40} />
             <FormSelect

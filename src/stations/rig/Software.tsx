@@ -19,7 +19,7 @@ export function Software({ control }: { control: RigControl }) {
       {fields.map(({ id }, i) => (
         <div
           key={id}
-          className="grid items-end gap-x-3 border-b border-line py-2 sm:grid-cols-[9rem_6rem_10rem_1fr_auto]"
+          className="grid items-end gap-x-3 border-b border-line py-2 @min-[40rem]:grid-cols-[9rem_6rem_10rem_1fr_auto]"
         >
           <FormSelect
             control={control}
