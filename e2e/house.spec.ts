@@ -131,15 +131,18 @@ test('no other host name or origin reaches a page, a route or an action', async 
   ).toBe(403);
 });
 
+/** A phone, a small screen beside the rig, and the usual one. */
+const SIZES = [
+  [390, 844],
+  [1024, 768],
+  [1280, 800],
+] as const;
+
 test('no page scrolls sideways or twice at any width; on a narrow one the road stands where one is', async ({
   page,
   server,
 }) => {
-  for (const [width, height] of [
-    [390, 844],
-    [1024, 768],
-    [1280, 800],
-  ] as const) {
+  for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
     for (const [place, name] of [
       ['shape', 'Shape'],
@@ -163,11 +166,7 @@ test('what is written in a field can be read at any width, and no field lies ove
   page,
   server,
 }) => {
-  for (const [width, height] of [
-    [390, 844],
-    [1024, 768],
-    [1280, 800],
-  ] as const) {
+  for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
     for (const place of [
       'rig',

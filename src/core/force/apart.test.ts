@@ -12,6 +12,7 @@ import { gainAdvice } from './forceAdvice';
 import { forceField } from './forceParameters';
 import { driveForForce } from './forceQuestions';
 import { judgeForce } from './judgeForce';
+import { gainThen } from './loggedCar';
 import { titleSignal } from './titleSignal';
 
 const { spec } = simulatedRigById('tern');
@@ -101,6 +102,14 @@ it('the advised gain is the last that keeps every peak, when it is set', () => {
     if (advice.to > field.min) expect(judgedAt(advice.to)).toBeLessThanOrEqual(1);
     if (advice.to < field.max) expect(judgedAt(advice.to + field.step)).toBeGreaterThan(1);
   }
+});
+
+it('a log that was driven at no gain tells nothing of it, whatever stood beside', () => {
+  const gainOf = (menus: Menus, gain: number) =>
+    gainThen(factsOf(menus, gain), { settings: factsOf(menus, gain).values });
+  expect(gainOf(kerbs, 0)).toBe(0);
+  expect(gainOf(plain, 0)).toBe(0);
+  expect(gainOf(kerbs, 50)).toBe(gainOf(plain, 50));
 });
 
 it('is no coupling, and is not dead where the gain is none', () => {

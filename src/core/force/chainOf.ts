@@ -159,7 +159,7 @@ const HEAVY_HZ = 12;
 const smoothHz = (share: number) => (share <= 0 ? null : LIGHT_HZ * (HEAVY_HZ / LIGHT_HZ) ** share);
 
 /** Where effects stand beside it a gain is never less: they are told as shares of it. */
-const LEAST_GAIN = 1e-6;
+export const LEAST_GAIN = 1e-6;
 
 /** Title, base and hardware without the car. */
 export type KnownForce = Pick<ForceChain, 'title' | 'base' | 'hardware'>;

@@ -16,7 +16,7 @@ import type { ForceSchools } from './forceSchools';
 import { EFFECTS, type Effect } from './effects';
 import { judgeLog } from './judgeForce';
 import { logReading } from './logReading';
-import { loggedCar, type ForceLogs } from './loggedCar';
+import { gainThen, loggedCar, type ForceLogs } from './loggedCar';
 import { smoothingAdvice, type SmoothPoint } from './smoothing';
 import { springAdvice } from './springAdvice';
 import { weightAdvice } from './weight';
@@ -183,13 +183,14 @@ export function judgeLogged(
 ): LoggedReport | null {
   const chain = chainOf(facts);
   const before = chainOf({ ...facts, values: then });
-  const judged = judgeLog(log, before.title.gain, chain.title.gain);
+  const gain = gainThen(facts, { settings: then });
+  const judged = judgeLog(log, gain, chain.title.gain);
   if (!judged) return null;
   const isTold = !(isSimulated && facts.car.scaleIsAssumed);
   return {
     judgement: judged.judgement,
     gain: isTold ? gainAdvice(facts, chain, judged, schools.clipping) : null,
-    ...logReading(log, before.car, before.title.gain, isSimulated),
+    ...logReading(log, before.car, gain, isSimulated),
   };
 }
 

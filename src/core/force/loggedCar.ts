@@ -2,7 +2,7 @@ import { median, quantile } from '../numeric/order';
 import { lateralOf } from '../rides/logSignals';
 import type { RideLog } from '../rides/rideLog';
 import type { SettingValues } from '../settings/setting';
-import { chainOf, type ChainFacts } from './chainOf';
+import { chainOf, LEAST_GAIN, type ChainFacts } from './chainOf';
 import { corneringFrom } from './judgeForce';
 
 /** A ride that was logged elsewhere with its force, and what it was driven with. */
@@ -30,9 +30,11 @@ const FULL = 0.995;
 const MOVES_MPS = 5;
 const PEAK = 0.99;
 
-/** The gain of the title that a log was driven with. */
-export const gainThen = (facts: ChainFacts, { settings }: ForceLog): number =>
-  chainOf({ ...facts, values: settings }).title.gain;
+/** The gain of the title that a log was driven with; 0 where it had none, whatever stood beside it. */
+export function gainThen(facts: ChainFacts, { settings }: Pick<ForceLog, 'settings'>): number {
+  const { gain } = chainOf({ ...facts, values: settings }).title;
+  return gain > LEAST_GAIN ? gain : 0;
+}
 
 /** The force of a car as a log holds it. @returns `null` where it holds none */
 export function loggedCar(driven: ForceLog, facts: ChainFacts): LoggedCar | null {

@@ -167,7 +167,7 @@ function Causes({
       <p className="mt-2 text-sm text-muted">
         No signal shows {byHand}.{' '}
         {own
-          ? `How the signal fills its scale was read from ${own.name}; what reaches the rim, and what is tried, is simulated.`
+          ? `How the signal fills its scale was read from ${own.name}; what reaches the rim is simulated.`
           : 'All of it is simulated: a log with the force would tell how the signal fills its scale.'}
       </p>
     </section>
