@@ -41,8 +41,8 @@ import { filesForTests, pebble as run } from './testing/pebble';
 const { file } = filesForTests();
 const book = bookInMemory(fillDemoBook);
 
-function pebble(...argv: string[]): Record<string, unknown> {
-  const { code, err, json } = run(...argv, '--json');
+function pebble(command: string, ...argv: string[]): Record<string, unknown> {
+  const { code, err, json } = run(command, '--json', ...argv);
   if (code !== 0) throw new Error(err);
   return json();
 }
@@ -298,12 +298,57 @@ it('Verdict: the same comparison of the rides marked A and B', async () => {
   const pair = (await markedPair(here, await readBook(here)))!;
   expect(pair.comparisons.length).toBeGreaterThan(3);
   const given = pebble(
-    'verdict',
+    'compare',
+    '--order=A1,B1',
     file('a.ride.csv', writeRideCsv(first)),
+    '--',
     file('b.ride.csv', writeRideCsv((await loadRide(book.db, 'second'))!)),
-    '--order=AB',
   );
-  expect(given['comparisons']).toEqual(plain(pair.comparisons));
+  const told = given['measures'] as { name: string; verdict: string }[];
+  const inOrder = <T extends { name: string }>(all: readonly T[]) =>
+    all.toSorted((x, y) => x.name.localeCompare(y.name));
+  const shown = inOrder(pair.comparisons);
+  expect(plain(inOrder(told.filter(({ verdict }) => verdict !== 'not enough')))).toEqual(
+    plain(
+      shown.map(
+        ({
+          name,
+          unit,
+          meanA,
+          meanB,
+          difference,
+          interval,
+          se,
+          df,
+          p,
+          pHolm,
+          verdict,
+          largestLeft,
+          smallestShown,
+          drift,
+          nA,
+          nB,
+        }) => ({
+          name,
+          unit,
+          meanA,
+          meanB,
+          difference,
+          interval,
+          se,
+          df,
+          p,
+          pHolm,
+          verdict,
+          largestLeft,
+          smallestShown,
+          drift,
+          nA,
+          nB,
+        }),
+      ),
+    ),
+  );
 });
 
 it('docs/figures.md names every command that is compared, and no other', () => {
@@ -325,6 +370,6 @@ it('docs/figures.md names every command that is compared, and no other', () => {
     'gain',
   ];
   expect([...commands].sort()).toEqual(
-    [...compared, 'measure', 'clipping', 'history', 'verdict', 'advise', 'steering', 'wean', 'centre'].sort(),
+    [...compared, 'measure', 'clipping', 'history', 'compare', 'advise', 'steering', 'wean', 'centre'].sort(),
   );
 });

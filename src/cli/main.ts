@@ -1,13 +1,16 @@
 import { parseArguments, UsageError } from './arguments';
 import { advise } from './advise';
 import { base } from './base';
+import { blind } from './blind';
 import { buttonsCommand } from './buttons';
 import { calibrate } from './calibrate';
 import { cars } from './cars';
 import { centre } from './centre';
 import { clipping } from './clipping';
+import { compare } from './compare';
 import type { Command } from './command';
 import { InputError } from './files';
+import { find } from './find';
 import { feel, forceCommand } from './force';
 import { gain } from './gain';
 import { handsoff } from './handsoff';
@@ -19,7 +22,6 @@ import { road } from './road';
 import { rotation } from './rotation';
 import { steering } from './steering';
 import { translateCommand } from './translate';
-import { verdict } from './verdict';
 import { wean } from './wean';
 
 const COMMANDS: readonly Command[] = [
@@ -43,7 +45,9 @@ const COMMANDS: readonly Command[] = [
   ride,
   road,
   measure,
-  verdict,
+  compare,
+  blind,
+  find,
 ];
 
 const EXIT_INPUT = 1;

@@ -7,7 +7,7 @@ import { recommendPedal } from './axes/recommend';
 import { captureHeadSchema } from './axes/checkCapture';
 import { isPedalAxis, type AxisName } from './axes/axes';
 import { runsFromLabels } from './axes/recording';
-import { compareRides } from './decide/compareRides';
+import { compareRides } from './experiment/compareRides';
 import { analyseClipping } from './force/clipping';
 import { layerSchema } from './formats/responseJson';
 import { effectiveResponse } from './response/compose';
@@ -69,10 +69,13 @@ it('rides', () => {
       onlyNumbers([
         one,
         throttleSmoothness(a),
-        compareRides([
-          { side: 'A', laps: one.laps },
-          { side: 'B', laps: other.laps },
-        ]),
+        compareRides(
+          [
+            { side: 'A', laps: one.laps },
+            { side: 'B', laps: other.laps },
+          ],
+          { isOrderKnown: true },
+        ),
       ]);
       onlyNumbers(RIDE_COLUMNS.map((column) => medianOverDistance(a, column)));
     }),

@@ -1,4 +1,4 @@
-import { compareRides, type Comparison } from '@/core/decide/compareRides';
+import { compareRides, type Comparison } from '@/core/experiment/compareRides';
 import { seededRandom } from '@/core/numeric/random';
 import { MEASURES } from '@/core/rides/measures';
 import type { MeasuredLap } from '@/core/rides/measureRide';
@@ -31,6 +31,10 @@ function measure(
     drift: 0,
     p: isShown ? 0.001 : 0.2,
     pHolm: isShown ? 0.005 : 0.6,
+    pClaim: isShown ? 0.005 : 0.6,
+    isNamed: false,
+    isOnlyModel: false,
+    perSide: null,
     verdict: isShown ? 'differs' : 'no difference shown',
     smallestShown: 0.5,
     nA: 3,
@@ -99,7 +103,10 @@ it.each([
   (sides, counts) => {
     let claimed = 0;
     for (let seed = 1; seed <= 200; seed++) {
-      const sentence = verdictSentence(compareRides(evening(seed, sides)), counts);
+      const sentence = verdictSentence(
+        compareRides(evening(seed, sides), { isOrderKnown: true }).measures,
+        counts,
+      );
       if (!sentence.startsWith('No difference shown')) claimed++;
     }
     // 10 of 200, and twice the error of that.

@@ -1,18 +1,34 @@
-import type { Comparison } from '@/core/decide/compareRides';
-import { lapTime, signed } from './format';
 import { listed } from '@/core/text/listed';
 import { percent } from '@/core/text/percent';
+import {
+  effectShown,
+  type Comparison,
+  type ComparisonWarning,
+  type RidesCompared,
+  type Untold,
+} from '@/core/experiment/compareRides';
+import { MEASURES } from '@/core/rides/measures';
+import { lapTime, signed } from './format';
 
-type Figure = Pick<Comparison, 'unit' | 'digits'>;
+type Figure = Pick<Comparison, 'name' | 'unit' | 'digits'>;
 
 /** A value of a measure in its own unit; a lap time as drivers write it, everywhere. */
-export function measureValue({ unit, digits }: Figure, value: number): string {
-  return unit === 's' ? lapTime(value) : percent(value, digits);
+export function measureValue({ name, unit, digits }: Figure, value: number): string {
+  if (name === 'lapTimeS') return lapTime(value);
+  return unit === 'travel' || unit === 'share' ? percent(value, digits) : `${value.toFixed(digits)} ${unit}`;
 }
 
-export function measureDifference({ unit, digits }: Figure, value: number): string {
-  return unit === 's' ? `${signed(value, digits)} s` : `${signed(100 * value, digits)} points`;
+export function measureDifference(figure: Figure, value: number): string {
+  return `${bareDifference(figure, value)} ${unitWord(figure)}`;
 }
+
+/** The same without its unit, for a column that has it at its head. */
+export function bareDifference({ unit, digits }: Figure, value: number): string {
+  const isShare = unit === 'travel' || unit === 'share';
+  return signed(isShare ? 100 * value : value, digits);
+}
+
+const unitWord = ({ unit }: Figure) => (unit === 'travel' || unit === 'share' ? 'points' : unit);
 
 /** How many rides and counted laps stand behind each side. */
 export interface Sides {
@@ -29,14 +45,15 @@ const MOST_SAID = 3;
 /** Less drag than this is none. */
 const HARDLY = 0.005;
 
-const find = (comparisons: Comparison[], name: Comparison['name']) =>
+const find = (comparisons: readonly Comparison[], name: Comparison['name']) =>
   comparisons.find((c) => c.name === name);
 
 /** A probability as a table shows it: never as nothing. */
 export const chanceText = (p: number) => (p < 0.005 ? '< 0.01' : p.toFixed(2));
 
 /** "0.33 s" and how far the 95 % interval goes: "(0.17 to 0.49)". */
-function timeText({ difference, interval }: Comparison): string {
+function timeText(time: Comparison): string {
+  const { difference, interval } = effectShown(time);
   const [low, high] = interval.map(Math.abs).sort((a, b) => a - b) as [number, number];
   return `${Math.abs(difference).toFixed(2)} s ${difference < 0 ? 'shorter' : 'longer'} (${low.toFixed(2)} to ${high.toFixed(2)})`;
 }
@@ -45,7 +62,7 @@ function timeText({ difference, interval }: Comparison): string {
  * One sentence that says what is shown of B against A, most telling first. One ride a side speaks of that ride and not of the
  * setting; what is not shown is said to be not shown, with what it can be at most.
  */
-export function verdictSentence(comparisons: Comparison[], { ridesA, ridesB }: Sides): string {
+export function verdictSentence(comparisons: readonly Comparison[], { ridesA, ridesB }: Sides): string {
   const shown = comparisons.filter(isShown);
   const drag = find(shown, 'brakeDrag');
   const reach = find(shown, 'brakeReach');
@@ -71,17 +88,17 @@ export function verdictSentence(comparisons: Comparison[], { ridesA, ridesB }: S
   return `${Math.min(ridesA, ridesB) > 1 ? 'With B' : 'In ride B'} ${listed(said)}`;
 }
 
-function notShown(comparisons: Comparison[]): string {
+function notShown(comparisons: readonly Comparison[]): string {
   const time = find(comparisons, 'lapTimeS');
   if (comparisons.length === 0) return 'Too few counted laps to compare';
   return time
-    ? `No difference shown: if a lap differs, by less than ${time.largestLeft.toFixed(2)} s`
+    ? `No difference shown: if a lap differs, by less than ${effectShown(time).largestLeft.toFixed(2)} s`
     : 'No difference shown';
 }
 
 /** How far that can be trusted, as a sentence; where nothing was changed there is nothing to ride again for. */
 export function trustSentence(
-  comparisons: Comparison[],
+  comparisons: readonly Comparison[],
   { ridesA, ridesB }: Sides,
   isChanged = true,
 ): string {
@@ -97,3 +114,38 @@ export function trustSentence(
 
 const lapsText = (laps: number, rides: number) =>
   `${laps} laps in ${rides === 1 ? 'one ride' : `${rides} rides`}`;
+
+/** What speaks against taking a comparison at its word. */
+export function comparisonWarning(warning: ComparisonWarning): string {
+  if (warning === 'order unknown')
+    return 'The order of driving is not known: a trend over the session may count to the setting.';
+  if (warning === 'one ride a side') return 'One ride on a side: that can’t tell the setting from the ride.';
+  const { label } = MEASURES.find(({ name }) => name === warning.unlikeSides)!;
+  return `${label}: A and B have unlike numbers of laps, or spread unlike; it is claimed only if it holds with a spread of their own as well.`;
+}
+
+/** What is missing to a measure. */
+export function missingText({ label, why, nA, nB }: Untold): string {
+  const laps = `${nA} of A and ${nB} of B`;
+  switch (why) {
+    case 'no laps of A':
+    case 'no laps of B':
+      return `${label}: ${why === 'no laps of A' ? (nB === 0 ? 'no counted lap can tell it' : 'no counted lap of A can tell it') : 'no counted lap of B can tell it'}.`;
+    case 'two laps a side':
+      return `${label}: two counted laps a side are needed, there are ${laps}.`;
+    case 'more laps':
+      return `${label}: five counted laps in all are needed, there are ${laps}.`;
+    case 'no order':
+      return `${label}: A and B cannot be told from the trend in this order of driving.`;
+  }
+}
+
+/** Whether the flips of the pairs say the same. */
+export const crossCheckText = ({ crossCheck, measures }: RidesCompared): string | null =>
+  crossCheck === null
+    ? null
+    : crossCheck.agrees
+      ? `Flips of the pairs agree (p ${chanceText(crossCheck.pMax)} over all measures).`
+      : measures.some((m) => m.isOnlyModel)
+        ? `${listed(measures.filter((m) => m.isOnlyModel).map((m) => m.label))}: only under the model; flips of the pairs do not show it.`
+        : `Flips of the pairs would show more than the model claims (p ${chanceText(crossCheck.pMax)}): one more pair decides.`;

@@ -1,4 +1,4 @@
-import type { Comparison } from '@/core/decide/compareRides';
+import type { Comparison } from '@/core/experiment/compareRides';
 import type { RideLine } from './rideView';
 import type { TrailChangeItem } from './trailView';
 

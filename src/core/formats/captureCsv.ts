@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import {
   captureFault,
   isCountsPerDegree,
@@ -16,6 +15,7 @@ import {
 } from '../axes/recording';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { oneLine, quoted } from '../text/line';
+import { startedNote } from './startedNote';
 import { readTable, writeTable, type Table, type TableFormat } from './table';
 
 const FORMAT: TableFormat = {
@@ -55,7 +55,7 @@ export function readCaptureCsv(text: string, ranged?: readonly AxisName[]): Outc
   if (!noted.ok) return noted;
   const rate = notedRate(table);
   if (!rate.ok) return rate;
-  const started = notedStart(table);
+  const started = startedNote(table.notes, 'recorded');
   if (!started.ok) return started;
   const scale = notedScale(table);
   if (!scale.ok) return scale;
@@ -131,22 +131,6 @@ function notedScale({ notes }: Table): Outcome<number | null> {
     message: `The notes give ${quoted(said)} counts per degree.`,
     place: { row: 1 },
     remedy: `counts_per_degree is a number other than 0, below it where the reading falls to the left; at most ${MOST_COUNTS_PER_DEGREE}.`,
-  });
-}
-
-/** Dates as a program writes them, with their time zone: without it nobody knows when that was. */
-const DATE = z.iso.datetime({ offset: true });
-
-function notedStart({ notes }: Table): Outcome<number | null> {
-  const said = notes['started'];
-  if (said === undefined) return succeed(null);
-  const read = DATE.safeParse(said.trim());
-  if (read.success) return succeed(Date.parse(read.data));
-  return fail({
-    code: 'bad-date',
-    message: `The notes say that it was recorded at ${quoted(said)}.`,
-    place: { row: 1 },
-    remedy: 'A date is written 2026-01-05T19:03:00Z; leave it out where it is not known.',
   });
 }
 

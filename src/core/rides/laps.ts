@@ -35,6 +35,7 @@ export function splitLaps(log: RideLog): Lap[] {
   if (!distance || t.length < 2) return [];
   const bounds = lapBounds(log);
   const length = lapLength(distance, bounds);
+  const lineM = lineAt(log, bounds);
   const laps = bounds.slice(0, -1).map((from, k): Lap => {
     const to = bounds[k + 1]!;
     const isLast = to === t.length;
@@ -42,7 +43,7 @@ export function splitLaps(log: RideLog): Lap[] {
     const endsAtLine = !isLast || distance[to - 1]! >= WHOLE_LAP * length;
     const why: WhyNot | null = !startsAtLine ? 'out-lap' : !endsAtLine ? 'in-lap' : leftTrack(log, from, to);
     const whole = startsAtLine && endsAtLine;
-    const timeS = whole ? crossing(log, to, isLast) - crossing(log, from, false) : null;
+    const timeS = whole ? (isLast ? endOfLog(log, lineM) : crossing(log, to)) - crossing(log, from) : null;
     return { lap: log.columns.lap?.[from] ?? k, from, to, timeS, counted: why === null, why };
   });
   const best = Math.min(...laps.flatMap((lap) => (lap.counted ? [lap.timeS!] : [])));
@@ -70,15 +71,42 @@ function lapLength(distance: Float64Array, bounds: number[]): number {
   return reached.length > 1 ? median(reached.slice(0, -1)) : reached[0]!;
 }
 
+/** How far it is from line to line, read from where finished laps ended; `null` where none did. */
+function lineAt(log: RideLog, bounds: number[]): number | null {
+  const { t_s: t, distance_m: distance } = log.columns;
+  const ends = bounds.slice(1, -1).map((at) => {
+    const last = at - 1;
+    return distance![last]! + speedAt(log, last) * Math.max(0, crossing(log, at) - t[last]!);
+  });
+  return ends.length > 0 ? median(ends) : null;
+}
+
+/** Between a sample and a neighbour of the same lap, where the log does not say it. */
+function speedAt({ columns }: RideLog, at: number): number {
+  const { t_s: t, distance_m: distance, speed_mps: speed } = columns;
+  if (speed) return speed[at]!;
+  const other = at + 1 < t.length && distance![at + 1]! > distance![at]! ? at + 1 : Math.max(0, at - 1);
+  const took = t[other]! - t[at]!;
+  return took === 0 ? 0 : (distance![other]! - distance![at]!) / took;
+}
+
 /** When the car crossed the line into the lap whose first sample is `at`, read back from that sample. */
-function crossing({ columns }: RideLog, at: number, endOfLog: boolean): number {
-  const { t_s: t, distance_m: distance } = columns;
-  if (endOfLog) return t[at - 1]! + (t[at - 1]! - t[at - 2]!);
-  const next = Math.min(at + 1, t.length - 1);
-  const speed = columns.speed_mps?.[at] ?? (distance![next]! - distance![at]!) / (t[next]! - t[at]!);
+function crossing(log: RideLog, at: number): number {
+  const { t_s: t, distance_m: distance } = log.columns;
+  const speed = speedAt(log, at);
   const sinceLine = speed > STANDS_MPS ? Math.max(0, distance![at]!) / speed : 0;
   const sinceSample = at > 0 ? t[at]! - t[at - 1]! : 0;
   return t[at]! - Math.min(sinceLine, at > 0 ? sinceSample : sinceLine);
+}
+
+/** When a log that ends at the line crossed it: within one sample of its last. */
+function endOfLog(log: RideLog, lineM: number | null): number {
+  const { t_s: t, distance_m: distance } = log.columns;
+  const last = t.length - 1;
+  const sample = t[last]! - t[last - 1]!;
+  const speed = speedAt(log, last);
+  if (lineM === null || !(speed > STANDS_MPS)) return t[last]! + sample;
+  return t[last]! + Math.min(sample, Math.max(0, lineM - distance![last]!) / speed);
 }
 
 function leftTrack(log: RideLog, from: number, to: number): WhyNot | null {

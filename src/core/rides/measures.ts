@@ -1,5 +1,10 @@
 import { mean, standardDeviation } from '../numeric/moments';
-import type { RideColumn, RideLog } from './rideLog';
+import { counterSteers } from './counterSteers';
+import { besideLine } from './lapLine';
+import { reversals } from './reversals';
+import { SURFACES, type RideColumn, type RideLog } from './rideLog';
+import type { RideSignals } from './rideSignals';
+import { throttleSmoothness } from './throttleSmoothness';
 
 /** One lap of a ride as a measure sees it: samples `from` (included) to `to` (excluded). */
 export interface DrivenLap {
@@ -10,6 +15,7 @@ export interface DrivenLap {
   timeS: number | null;
   /** Greatest brake of the whole ride. */
   greatestBrake: number;
+  signals: RideSignals;
 }
 
 /** A driving measure: what it says of a lap, and how it is called, written and shown. */
@@ -17,12 +23,14 @@ interface Measure {
   label: string;
   /** What its mean over the counted laps says, after the figure. */
   meaning: string;
-  unit: 's' | 'travel' | 'share';
-  /** Decimals, in seconds or percent. */
+  unit: 's' | 'travel' | 'share' | '°' | 'm' | '1/s' | 'per minute' | 'per lap';
+  /** Decimals; travel and shares in percent. */
   digits: number;
   /** Its place where all are shown; the order of the table is that of files. */
   rank: number;
   needs: readonly RideColumn[];
+  /** Laps off the road count for it too: it is what they are about. */
+  isOfTheRoad?: true;
   /** `null` where the log lacks what is needed. */
   of(lap: DrivenLap): number | null;
 }
@@ -34,6 +42,10 @@ const SHOWS_FULL = 0.995;
 const PRESS_STARTS = 0.1;
 const PRESS_ENDS = 0.05;
 const FULL_PRESS = 0.9;
+/** What a hand and a foot turn round by at least, in degrees and of the travel. */
+const STEERING_GAP_DEG = 2;
+const THROTTLE_GAP = 0.05;
+const OFF_TRACK = SURFACES.indexOf('offtrack');
 
 /** All measures. A new one is an entry here. */
 const TABLE = {
@@ -89,6 +101,104 @@ const TABLE = {
       return full.length > 0 ? mean(full.map((peak) => (peak >= SHOWS_FULL ? 1 : 0))) : null;
     },
   },
+  steeringReversals: {
+    label: 'Steering reversals',
+    meaning: 'of the steering by 2° or more (slower than 0.6 Hz)',
+    unit: 'per minute',
+    digits: 1,
+    rank: 5,
+    needs: ['steer_deg'],
+    of: ({ signals, from, to, log }) => {
+      const slow = signals.slowSteering();
+      return slow && perMinute(reversals(slow.subarray(from, to), STEERING_GAP_DEG), log, from, to);
+    },
+  },
+  steeringTwitch: {
+    label: 'Twitch',
+    meaning: 'of steering faster than 2 Hz (RMS)',
+    unit: '°',
+    digits: 2,
+    rank: 6,
+    needs: ['steer_deg'],
+    of: ({ signals, from, to }) => {
+      const fast = signals.fastSteering()?.subarray(from, to);
+      return fast ? Math.sqrt(mean(fast.map((v) => v * v))) : null;
+    },
+  },
+  throttleReversals: {
+    label: 'Throttle reversals',
+    meaning: 'of the throttle by 5 % or more',
+    unit: 'per minute',
+    digits: 1,
+    rank: 9,
+    needs: ['throttle'],
+    of: ({ log, from, to }) => {
+      const throttle = log.columns.throttle?.subarray(from, to);
+      return throttle ? perMinute(reversals(throttle, THROTTLE_GAP), log, from, to) : null;
+    },
+  },
+  throttleRate: {
+    label: 'Throttle rate',
+    meaning: 'rate of the throttle (RMS): less is smoother',
+    unit: '1/s',
+    digits: 2,
+    rank: 10,
+    needs: ['throttle'],
+    of: ({ log, from, to }) =>
+      throttleSmoothness({
+        columns: {
+          t_s: log.columns.t_s.subarray(from, to),
+          ...(log.columns.throttle ? { throttle: log.columns.throttle.subarray(from, to) } : {}),
+        },
+        notes: {},
+      }),
+  },
+  counterSteers: {
+    label: 'Counter-steers',
+    meaning: 'the hand caught a sliding rear (4° of slip)',
+    unit: 'per lap',
+    digits: 1,
+    rank: 7,
+    needs: ['steer_deg', 'yaw_radps', 'slip_rear_rad'],
+    of: ({ log, from, to }) => counterSteers(log, { from, to })?.count ?? null,
+  },
+  catchTimeS: {
+    label: 'Catch time',
+    meaning: 'from the hand across to a rear that holds, mean',
+    unit: 's',
+    digits: 2,
+    rank: 8,
+    needs: ['steer_deg', 'yaw_radps', 'slip_rear_rad'],
+    of: ({ log, from, to }) => counterSteers(log, { from, to })?.catchS ?? null,
+  },
+  pathDeviation: {
+    label: 'Off the own line',
+    meaning: 'beside the own median line (RMS)',
+    unit: 'm',
+    digits: 2,
+    rank: 11,
+    needs: ['x_m', 'y_m', 'distance_m'],
+    of: ({ log, from, to, signals }) => {
+      const line = signals.line();
+      return line && besideLine(log, { from, to }, line);
+    },
+  },
+  offTrackS: {
+    label: 'Off the road',
+    meaning: 'off the road, mean a lap',
+    unit: 's',
+    digits: 1,
+    rank: 12,
+    needs: ['surface'],
+    isOfTheRoad: true,
+    of: ({ log, from, to }) => {
+      const { surface, t_s: t } = log.columns;
+      if (!surface) return null;
+      let seconds = 0;
+      for (let i = from; i < to - 1; i++) if (surface[i] === OFF_TRACK) seconds += t[i + 1]! - t[i]!;
+      return seconds;
+    },
+  },
 } as const satisfies Record<string, Measure>;
 
 export type MeasureName = keyof typeof TABLE;
@@ -124,6 +234,12 @@ export function pressPeaks(brake: Float64Array): number[] {
   }
   if (peak !== null) peaks.push(peak);
   return peaks;
+}
+
+/** `null` where no time passed. */
+function perMinute(count: number, { columns: { t_s: t } }: RideLog, from: number, to: number) {
+  const seconds = t[to - 1]! - t[from]!;
+  return seconds > 0 ? (60 * count) / seconds : null;
 }
 
 function dragShare({ log, from, to }: DrivenLap): number | null {

@@ -27,7 +27,8 @@ export function medianOverDistance(log: RideLog, column: RideColumn, points = 80
   return { stepM, values };
 }
 
-function resample(
+/** One lap's channel at `points` places that are `step` apart, from its own start. */
+export function resample(
   x: Float64Array,
   y: Float64Array,
   from: number,

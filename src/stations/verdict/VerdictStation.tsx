@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useCallback } from 'react';
-import type { Comparison } from '@/core/decide/compareRides';
+import { effectShown, type Comparison } from '@/core/experiment/compareRides';
 import { Button } from '@/ui/Button';
 import { Chart, ChartPlace } from '@/ui/Chart';
 import { Term } from '@/ui/Term';
@@ -22,7 +22,14 @@ import { moment } from '@/words/format';
 import { told } from '@/parts/told';
 import type { Pair } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
-import { chanceText, isShown, measureDifference, measureValue, trustSentence } from '@/words/verdict';
+import {
+  bareDifference,
+  chanceText,
+  isShown,
+  measureDifference,
+  measureValue,
+  trustSentence,
+} from '@/words/verdict';
 
 /** Verdict: A against B over distance and in numbers, one sentence that says what changed, keep or put back. */
 export function VerdictStation({ view, pair }: { view: BookView; pair: Pair | null }) {
@@ -183,8 +190,6 @@ function PairChart({ a, b }: { a: RideTrace; b: RideTrace }) {
   );
 }
 
-const withoutUnit = (text: string) => text.replace(/ (s|points)$/, '');
-
 function ComparisonTable({ comparisons }: { comparisons: Comparison[] }) {
   return (
     <div className="mt-4">
@@ -223,7 +228,10 @@ const COMPARED: TableColumn<Comparison>[] = [
         meaning="Of the difference between B and A, with the session’s trend taken out and rides that differ a little by themselves (t distribution)."
       />
     ),
-    value: (c) => c.interval.map((end) => withoutUnit(measureDifference(c, end))).join(' … '),
+    value: (c) =>
+      effectShown(c)
+        .interval.map((end) => bareDifference(c, end))
+        .join(' … '),
     className: FIGURE,
   },
   {
@@ -234,7 +242,7 @@ const COMPARED: TableColumn<Comparison>[] = [
         meaning="Chance of a difference this large if A and B were the same; adjusted for all measures shown. Under 0.05 it is claimed."
       />
     ),
-    value: (c) => chanceText(c.pHolm),
+    value: (c) => chanceText(c.pClaim),
     className: FIGURE,
   },
   {
@@ -245,7 +253,7 @@ const COMPARED: TableColumn<Comparison>[] = [
         meaning="If there is a difference, it is smaller than this (two one-sided tests, 5 %)."
       />
     ),
-    value: (c) => withoutUnit(measureDifference(c, c.largestLeft)).replace('+', ''),
+    value: (c) => bareDifference(c, effectShown(c).largestLeft).replace('+', ''),
     className: FIGURE,
   },
 ];

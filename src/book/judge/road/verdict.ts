@@ -1,4 +1,4 @@
-import { compareRides, type Comparison } from '@/core/decide/compareRides';
+import { compareRides, type Comparison } from '@/core/experiment/compareRides';
 import type { MeasuredLap } from '@/core/rides/measureRide';
 import type { RideRow } from '@/core/rides/rideRow';
 import { changedBetween } from '@/core/settings/setting';
@@ -32,7 +32,10 @@ export function comparePair<T extends ComparedRow>(rides: readonly T[]): PairCom
     a,
     b,
     sides: { ridesA: count('A'), ridesB: count('B') },
-    comparisons: compareRides(driven.map(({ side, ride }) => ({ side, laps: ride.measures.laps }))),
+    comparisons: compareRides(
+      driven.map(({ side, ride }) => ({ side, laps: ride.measures.laps })),
+      { isOrderKnown: true },
+    ).measures,
     changed: changedBetween(a.settings, b.settings),
   };
 }

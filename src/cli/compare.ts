@@ -1,0 +1,211 @@
+import { compareRides, type RidesCompared } from '@/core/experiment/compareRides';
+import { readRideCsv } from '@/core/formats/rideCsv';
+import { startedNote } from '@/core/formats/startedNote';
+import { quoted } from '@/core/text/line';
+import { measureRide } from '@/core/rides/measureRide';
+import type { RideLog } from '@/core/rides/rideLog';
+import { comparisonWarning, missingText } from '@/words/verdict';
+import { MEASURES } from '@/core/rides/measures';
+import { UsageError } from './arguments';
+import { shown, type Command } from './command';
+import { InputError, orRefuse, readText } from './files';
+
+/** A file of a comparison: one ride of one side. */
+interface RideFile {
+  /** A1, A2, B1, …: its side and its place among the files of that side. */
+  name: string;
+  side: 'A' | 'B';
+  file: string;
+  log: RideLog;
+  startedMs: number | null;
+}
+
+/** What rides must have in common; a note that a file lacks is not held against it. */
+const SAME = ['track', 'car', 'driver', 'rig'] as const;
+const PARTLY_DATED = 'Only some of the files say when they were driven: the order counts as unknown.';
+
+/** Rides of A against rides of B as Verdict compares them. */
+export const compare: Command = {
+  name: 'compare',
+  usage: 'compare [--json] [--order A1,B1,…] A.ride.csv… -- B.ride.csv…',
+  options: ['order'],
+  run(args) {
+    if (args.positional.length === 0 || args.rest.length === 0)
+      throw new UsageError('compare takes the rides of A, then --, then the rides of B');
+    const files = [...filesOf('A', args.positional), ...filesOf('B', args.rest)];
+    refuseUnlike(files);
+    const { ordered, isPartlyDated } = inOrder(files, args.options.get('order'));
+    const rides = (ordered ?? files).map(({ side, log }) => ({ side, laps: measureRide(log).laps }));
+    const compared = compareRides(rides, { isOrderKnown: ordered !== null });
+    const warnings = [
+      ...(isPartlyDated ? [PARTLY_DATED] : []),
+      ...compared.warnings.map(comparisonWarning),
+      ...compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
+    ];
+    return { json: asJson(compared, ordered !== null, warnings), table: asTable(compared, warnings) };
+  },
+};
+
+function filesOf(side: 'A' | 'B', paths: readonly string[]): RideFile[] {
+  return paths.map((file, i) => {
+    const log = orRefuse(file, readRideCsv(readText(file)));
+    return { name: `${side}${i + 1}`, side, file, log, startedMs: startedOf(file, log) };
+  });
+}
+
+const startedOf = (file: string, { notes }: RideLog) => orRefuse(file, startedNote(notes, 'driven'));
+
+function refuseUnlike(files: readonly RideFile[]): void {
+  for (const note of SAME) {
+    const first = files.find(({ log }) => log.notes[note] !== undefined);
+    const other = files.find(
+      ({ log }) => log.notes[note] !== undefined && log.notes[note] !== first!.log.notes[note],
+    );
+    if (first && other)
+      throw new InputError(other.file, [
+        {
+          code: 'unlike-rides',
+          message: `Its ${note} is ${quoted(other.log.notes[note]!)}, that of ${first.file} is ${quoted(first.log.notes[note]!)}.`,
+          place: { column: note },
+          remedy: `Only rides of one ${note} can be compared.`,
+        },
+      ]);
+  }
+}
+
+/** By the notes where every file has one, else as it is said; `null` where nobody knows. */
+function inOrder(
+  files: readonly RideFile[],
+  said: string | undefined,
+): { ordered: RideFile[] | null; isPartlyDated: boolean } {
+  const asSaid = said === undefined ? null : orderSaid(files, said);
+  const dated = files.filter((file): file is RideFile & { startedMs: number } => file.startedMs !== null);
+  const byNotes = dated.length === files.length ? dated.toSorted((a, b) => a.startedMs - b.startedMs) : null;
+  const isTied = byNotes?.some((file, i) => i > 0 && file.startedMs === byNotes[i - 1]!.startedMs);
+  if (asSaid)
+    for (let i = 1; i < asSaid.length; i++)
+      for (const earlier of asSaid.slice(0, i))
+        if (
+          earlier.startedMs !== null &&
+          asSaid[i]!.startedMs !== null &&
+          earlier.startedMs > asSaid[i]!.startedMs!
+        )
+          throw new InputError(asSaid[i]!.file, [
+            {
+              code: 'other-order',
+              message: `--order has ${earlier.name} before ${asSaid[i]!.name}, but by their notes ${earlier.file} was started at ${earlier.log.notes['started']} and this one at ${asSaid[i]!.log.notes['started']}.`,
+              place: { column: 'started' },
+              remedy: 'Leave --order out, or mend the notes.',
+            },
+          ]);
+  const ordered = asSaid ?? (isTied ? null : byNotes);
+  return { ordered, isPartlyDated: ordered === null && dated.length > 0 && dated.length < files.length };
+}
+
+function orderSaid(files: readonly RideFile[], said: string): RideFile[] {
+  const names = said.split(',').map((name) => name.trim().toUpperCase());
+  const all = files.map(({ name }) => name);
+  const wrong = names.find((name) => !all.includes(name));
+  const twice = names.find((name, i) => names.indexOf(name) !== i);
+  if (wrong !== undefined || twice !== undefined || names.length !== files.length)
+    throw new UsageError(
+      `--order takes every file once: ${all.join(',')} in the order in which they were driven, not "${said}"`,
+    );
+  return names.map((name) => files.find((file) => file.name === name)!);
+}
+
+function asJson(
+  { measures, untold, pairs, crossCheck }: RidesCompared,
+  orderKnown: boolean,
+  warnings: string[],
+) {
+  const entries = MEASURES.map(({ name, unit }) => {
+    const told = measures.find((m) => m.name === name);
+    if (told) {
+      const {
+        meanA,
+        meanB,
+        difference,
+        interval,
+        se,
+        df,
+        p,
+        pHolm,
+        verdict,
+        largestLeft,
+        smallestShown,
+        drift,
+        nA,
+        nB,
+      } = told;
+      return {
+        name,
+        unit,
+        meanA,
+        meanB,
+        difference,
+        interval,
+        se,
+        df,
+        p,
+        pHolm,
+        verdict,
+        largestLeft,
+        smallestShown,
+        drift,
+        nA,
+        nB,
+      };
+    }
+    const { nA, nB } = untold.find((m) => m.name === name)!;
+    const nothing = {
+      meanA: null,
+      meanB: null,
+      difference: null,
+      interval: null,
+      se: null,
+      df: null,
+      p: null,
+      pHolm: null,
+    };
+    return {
+      name,
+      unit,
+      ...nothing,
+      verdict: 'not enough',
+      largestLeft: null,
+      smallestShown: null,
+      drift: null,
+      nA,
+      nB,
+    };
+  });
+  return { orderKnown, pairs, measures: entries, crossCheck, warnings };
+}
+
+function asTable({ measures, untold, crossCheck }: RidesCompared, warnings: string[]): string[][] {
+  return [
+    ['measure', 'A', 'B', 'difference', '95 % interval', 'p (Holm)', 'at most', 'verdict'],
+    ...measures.map((c) => [
+      c.name,
+      shown(c.meanA),
+      shown(c.meanB),
+      shown(c.difference),
+      c.interval.map(shown).join(' … '),
+      shown(c.pHolm),
+      shown(c.largestLeft),
+      c.verdict,
+    ]),
+    ...untold.map(({ name }) => [name, '', '', '', '', '', '', 'not enough']),
+    ...(crossCheck
+      ? [
+          [
+            'cross-check',
+            `p ${shown(crossCheck.pMax)}`,
+            crossCheck.agrees ? 'agrees' : 'only under the model',
+          ],
+        ]
+      : []),
+    ...warnings.map((text) => ['warning', text]),
+  ];
+}

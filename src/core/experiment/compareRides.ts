@@ -1,0 +1,190 @@
+import { mean } from '../numeric/moments';
+import { countedLaps, lapMeasure, type MeasuredLap } from '../rides/measureRide';
+import { MEASURES_SHOWN, type MeasureName, type MeasureSpec } from '../rides/measures';
+import { holm } from './holm';
+import { fitRides, type Effect, type NotEnough, type RideFit, type RideValues } from './rideModel';
+import { LEAST_PAIRS, strongestUnderFlips } from './signFlips';
+
+/** One ride of a comparison. */
+export interface ComparedRide {
+  side: 'A' | 'B';
+  laps: readonly MeasuredLap[];
+}
+
+/** What one measure says of B against A; see {@link Effect}. */
+export interface Comparison extends RideFit {
+  name: MeasureName;
+  label: string;
+  unit: MeasureSpec['unit'];
+  /** Decimals as the measure is written. */
+  digits: number;
+  /** Plain means over the laps of a side. */
+  meanA: number;
+  meanB: number;
+  /** `p` adjusted for every measure that is shown (Holm); of the measure named beforehand `p` itself. */
+  pHolm: number;
+  /** What the claim goes by: `pHolm`, or more where the sides are too unlike to be pooled. */
+  pClaim: number;
+  verdict: 'differs' | 'no difference shown';
+  /** It was named before the first ride, and is tested alone. */
+  isNamed: boolean;
+  /** Claimed by the model, and not by the flips of the pairs. */
+  isOnlyModel: boolean;
+  nA: number;
+  nB: number;
+}
+
+/** A measure that can't tell, and why. */
+export interface Untold {
+  name: MeasureName;
+  label: string;
+  unit: MeasureSpec['unit'];
+  why: NotEnough;
+  nA: number;
+  nB: number;
+}
+
+/** What speaks against taking a comparison at its word. */
+export type ComparisonWarning = 'order unknown' | 'one ride a side' | { unlikeSides: MeasureName };
+
+export interface RidesCompared {
+  /** In the order in which they are shown, the measure named beforehand first. */
+  measures: Comparison[];
+  untold: Untold[];
+  /** `null` where the rides were not driven as pairs of an A and a B. */
+  pairs: number | null;
+  /** The chance of the strongest of all measures under flips of the pairs; `null` under six pairs. */
+  crossCheck: { pMax: number; agrees: boolean } | null;
+  warnings: ComparisonWarning[];
+}
+
+export interface CompareOptions {
+  isOrderKnown: boolean;
+  /** The measure that the change is for, named before the first ride. */
+  named?: MeasureName | undefined;
+  /** More pairs are planned: somebody looks early, and may look again. */
+  isEarlyLook?: boolean;
+}
+
+const SIGNIFICANT = 0.05;
+/** At every look after a pair; 5 % in all over up to eight of them. */
+const SIGNIFICANT_EARLY = 0.02;
+
+/**
+ * A against B over the counted laps of some rides, by every measure.
+ * Claims from nothing (2,000 evenings each): 5 % or less over all measures together, with a trend of two lap spreads, rides
+ * that differ by themselves and unlike sides; 2 % a look early.
+ * @param rides in order of driving, where `isOrderKnown`
+ * @source docs/core.md, Rides and verdicts
+ */
+export function compareRides(
+  rides: readonly ComparedRide[],
+  { isOrderKnown, named, isEarlyLook = false }: CompareOptions,
+): RidesCompared {
+  const judged = shownFirst(named).map((measure) => {
+    const values = rides.map(({ side, laps }) => ({ side, values: valuesOf(laps, measure) }));
+    const of = (side: 'A' | 'B') =>
+      values.flatMap((ride) => (ride.side === side ? ride.values.filter((v) => v !== null) : []));
+    return { measure, values, ...fitRides(values, isOrderKnown), a: of('A'), b: of('B') };
+  });
+  const told = judged.filter((one) => one.fit !== null);
+  const limit = isEarlyLook ? SIGNIFICANT_EARLY : SIGNIFICANT;
+  const adjusted = adjust(told, named, ({ p }) => p);
+  const claimed = adjust(told, named, ({ p, perSide }) => Math.max(p, perSide?.p ?? 0));
+  const pairs = pairsOf(rides, isOrderKnown);
+  const flips = pairs && pairs.length >= LEAST_PAIRS ? flipped(told, pairs) : null;
+  const measures = told.map(({ measure, fit, a, b }, i): Comparison => {
+    const differs = claimed[i]! < limit;
+    return {
+      name: measure.name,
+      label: measure.label,
+      unit: measure.unit,
+      digits: measure.digits,
+      ...fit,
+      meanA: mean(a),
+      meanB: mean(b),
+      pHolm: adjusted[i]!,
+      pClaim: claimed[i]!,
+      verdict: differs ? 'differs' : 'no difference shown',
+      isNamed: measure.name === named,
+      isOnlyModel: differs && flips !== null && flips[i]! >= SIGNIFICANT,
+      nA: a.length,
+      nB: b.length,
+    };
+  });
+  return {
+    measures,
+    untold: judged.flatMap(({ measure: { name, label, unit }, why, a, b }) =>
+      why === null ? [] : [{ name, label, unit, why, nA: a.length, nB: b.length }],
+    ),
+    pairs: pairs?.length ?? null,
+    crossCheck: flips && crossCheckOf(measures, flips),
+    warnings: warningsOf(rides, isOrderKnown, measures),
+  };
+}
+
+const shownFirst = (named: MeasureName | undefined) => [
+  ...MEASURES_SHOWN.filter(({ name }) => name === named),
+  ...MEASURES_SHOWN.filter(({ name }) => name !== named),
+];
+
+const valuesOf = (laps: readonly MeasuredLap[], measure: MeasureSpec) =>
+  countedLaps(laps, measure).map((lap) => lapMeasure(lap, measure.name));
+
+function adjust(
+  told: readonly { measure: MeasureSpec; fit: RideFit }[],
+  named: MeasureName | undefined,
+  pOf: (fit: RideFit) => number,
+): number[] {
+  const others = holm(told.flatMap(({ measure, fit }) => (measure.name === named ? [] : [pOf(fit)])));
+  let at = 0;
+  return told.map(({ measure, fit }) => (measure.name === named ? pOf(fit) : others[at++]!));
+}
+
+/** The rides two by two, where each two are an A and a B; `null` where they are not. */
+function pairsOf(rides: readonly ComparedRide[], isOrderKnown: boolean): [number, number][] | null {
+  if (!isOrderKnown || rides.length === 0 || rides.length % 2 !== 0) return null;
+  const pairs = Array.from({ length: rides.length / 2 }, (_, k): [number, number] =>
+    rides[2 * k]!.side === 'A' ? [2 * k, 2 * k + 1] : [2 * k + 1, 2 * k],
+  );
+  return pairs.every(([a, b]) => rides[a]!.side === 'A' && rides[b]!.side === 'B') ? pairs : null;
+}
+
+function flipped(told: readonly { values: RideValues[] }[], pairs: readonly [number, number][]): number[] {
+  const meanOf = ({ values }: RideValues) => {
+    const known = values.filter((v) => v !== null);
+    return known.length > 0 ? mean(known) : null;
+  };
+  const differences = told.map(({ values }) =>
+    pairs.map(([a, b]) => {
+      const [one, other] = [meanOf(values[a]!), meanOf(values[b]!)];
+      // A pair that can't tell says nothing in either direction.
+      return one === null || other === null ? 0 : other - one;
+    }),
+  );
+  return strongestUnderFlips(differences);
+}
+
+function crossCheckOf(measures: readonly Comparison[], flips: readonly number[]) {
+  if (flips.length === 0) return null;
+  const pMax = Math.min(...flips);
+  const claims = measures.some(({ verdict }) => verdict === 'differs');
+  return { pMax, agrees: claims ? !measures.some((m) => m.isOnlyModel) : pMax >= SIGNIFICANT };
+}
+
+function warningsOf(
+  rides: readonly ComparedRide[],
+  isOrderKnown: boolean,
+  measures: readonly Comparison[],
+): ComparisonWarning[] {
+  const ridden = (side: 'A' | 'B') => rides.filter((ride) => ride.side === side).length;
+  return [
+    ...(isOrderKnown ? [] : ['order unknown' as const]),
+    ...(Math.min(ridden('A'), ridden('B')) < 2 ? ['one ride a side' as const] : []),
+    ...measures.flatMap(({ name, perSide }) => (perSide ? [{ unlikeSides: name }] : [])),
+  ];
+}
+
+/** What a claim goes by: one variance a side where pooling would err. */
+export const effectShown = ({ perSide, ...pooled }: RideFit): Effect =>
+  perSide && perSide.p > pooled.p ? perSide : pooled;

@@ -1,0 +1,77 @@
+import { normalCdf } from '../numeric/distributions';
+import { LAPSE } from './finder/answers';
+import { JND_PER_SIGMA } from './finder/answers';
+
+/** Two values of a setting, driven one after the other: was the one that has more of it named? */
+export interface NoticedPair {
+  /** How far apart they are, as a share of the range, above 0. */
+  apart: number;
+  isRight: boolean;
+}
+
+export interface JustNoticeable {
+  /** Median of what is believed, and its 90 % interval; shares of the range. */
+  jnd: number;
+  low: number;
+  high: number;
+  /** How far apart the next two should be, of what is offered; `null` once it is known well enough. */
+  next: number | null;
+}
+
+/** Prior: a tenth of the range, give or take (log-normal). */
+const USUAL = 0.1;
+const LOG_SD = 0.8;
+const POINTS = 81;
+const REACH_SDS = 3;
+/** The 90 % interval lies within ×/÷ this of its middle. */
+const WELL_ENOUGH = 1.6;
+const TAIL = 0.05;
+export const MOST_NOTICED = 60;
+
+const LOGS = Array.from(
+  { length: POINTS },
+  (_, i) => Math.log(USUAL) + LOG_SD * REACH_SDS * ((2 * i) / (POINTS - 1) - 1),
+);
+const PRIOR = LOGS.map((log) => Math.exp(-(((log - Math.log(USUAL)) / LOG_SD) ** 2) / 2));
+
+/**
+ * Just noticeable difference: the distance at which three answers of four are right. Each of two rides is felt with σ, so the
+ * right one is named with Φ(apart/(√2·σ)), and JND = σ/1.048; 5 % lapses; the next distance is the one that tells most.
+ * Takes 31 to 41 pairs of six-second trials; series of laps are not worth it.
+ * @param offered distances that the title's grid allows, shares of the range
+ */
+export function justNoticeable(pairs: readonly NoticedPair[], offered: readonly number[]): JustNoticeable {
+  let weights = PRIOR;
+  for (const { apart, isRight } of pairs)
+    weights = normalised(weights.map((w, i) => w * (isRight ? right(apart, i) : 1 - right(apart, i))));
+  weights = normalised(weights);
+  const at = (share: number) => {
+    let sum = 0;
+    return Math.exp(LOGS[weights.findIndex((w) => (sum += w) >= share)] ?? LOGS.at(-1)!);
+  };
+  const [low, jnd, high] = [at(TAIL), at(0.5), at(1 - TAIL)] as const;
+  const isKnown = high / low <= WELL_ENOUGH ** 2 || pairs.length >= MOST_NOTICED;
+  return { jnd, low, high, next: isKnown || offered.length === 0 ? null : mostTelling(weights, offered) };
+}
+
+/** Chance of a right answer where the JND is the i-th of the grid. */
+function right(apart: number, i: number): number {
+  const sigma = Math.exp(LOGS[i]!) / JND_PER_SIGMA;
+  return LAPSE / 2 + (1 - LAPSE) * normalCdf(apart / (Math.SQRT2 * sigma));
+}
+
+const normalised = (weights: readonly number[]) => {
+  const total = weights.reduce((a, w) => a + w, 0);
+  return weights.map((w) => w / total);
+};
+
+const entropy = (p: number) => (p <= 0 || p >= 1 ? 0 : -p * Math.log(p) - (1 - p) * Math.log(1 - p));
+
+function mostTelling(weights: readonly number[], offered: readonly number[]): number {
+  const told = (apart: number) => {
+    const chances = weights.map((_, i) => right(apart, i));
+    const mean = weights.reduce((a, w, i) => a + w * chances[i]!, 0);
+    return entropy(mean) - weights.reduce((a, w, i) => a + w * entropy(chances[i]!), 0);
+  };
+  return offered.reduce((best, apart) => (told(apart) > told(best) + 1e-12 ? apart : best));
+}
