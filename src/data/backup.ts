@@ -1,5 +1,5 @@
 import { asc, getTableColumns } from 'drizzle-orm';
-import { BOOK_FORMAT, bookSchema, type BookDocument } from '@/core/formats/bookJson';
+import { BOOK_FORMAT, BOOK_VERSION, bookSchema, type BookDocument } from '@/core/formats/bookJson';
 import { storedCapture } from './captures';
 import type { Database } from './database';
 import { storedRide } from './rides';
@@ -22,7 +22,7 @@ export async function bookDocument(db: Database, nowMs: number): Promise<BookDoc
   );
   return bookSchema.parse({
     format: BOOK_FORMAT,
-    version: 1,
+    version: BOOK_VERSION,
     madeAtMs: nowMs,
     ...Object.fromEntries(lists),
   });

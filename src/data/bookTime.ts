@@ -1,6 +1,6 @@
 import { max } from 'drizzle-orm';
 import type { Database } from './database';
-import { captures, changes, proofs, rides } from './schema';
+import { answers, captures, changes, experiments, proofs, rides, trials } from './schema';
 import { isShared, rootOf } from './write';
 
 /** One memory per process; Next bundles modules more than once, so it hangs on the global object. */
@@ -32,6 +32,9 @@ async function latestIn(db: Database): Promise<number> {
     db.select({ at: max(captures.madeAt) }).from(captures),
     db.select({ at: max(rides.at) }).from(rides),
     db.select({ at: max(proofs.at) }).from(proofs),
+    db.select({ at: max(experiments.at) }).from(experiments),
+    db.select({ at: max(trials.at) }).from(trials),
+    db.select({ at: max(answers.at) }).from(answers),
   ]);
   return Math.max(0, ...found.map(([row]) => row?.at?.getTime() ?? 0));
 }

@@ -33,7 +33,14 @@ export function judgeBook(book: BookDocument, nowMs: number): Problem[] {
   const say: Say = (code, message, where, remedy = 'Choose an unchanged backup.') => {
     if (problems.length < MOST_PROBLEMS) problems.push({ code, message, place: { column: where }, remedy });
   };
-  for (const judge of [judgeTimes, judgeNames, judgePlaces, judgeTrail, judgeCombinations]) {
+  for (const judge of [
+    judgeTimes,
+    judgeNames,
+    judgePlaces,
+    judgeExperiments,
+    judgeTrail,
+    judgeCombinations,
+  ]) {
     judge(book, say, nowMs);
     if (problems.length > 0) return problems;
   }
@@ -59,7 +66,16 @@ function judgeTimes(book: BookDocument, say: Say, nowMs: number): void {
     look(row.openedAtMs, `combinations[${i}].openedAtMs`);
     if (row.typedIn) look(row.typedIn.atMs, `combinations[${i}].typedIn.atMs`);
   });
-  for (const table of ['ticks', 'proofs', 'changes', 'ownDialects', 'rides'] as const)
+  for (const table of [
+    'ticks',
+    'proofs',
+    'changes',
+    'ownDialects',
+    'rides',
+    'experiments',
+    'trials',
+    'answers',
+  ] as const)
     book[table].forEach((row, i) => look(row.atMs, `${table}[${i}].atMs`));
 }
 
@@ -72,7 +88,16 @@ function judgeNames(book: BookDocument, say: Say): void {
       seen.add(name);
     });
   };
-  for (const table of ['rigs', 'captures', 'rides', 'changes', 'proofs', 'ownDialects'] as const)
+  for (const table of [
+    'rigs',
+    'captures',
+    'rides',
+    'changes',
+    'proofs',
+    'ownDialects',
+    'experiments',
+    'trials',
+  ] as const)
     once(
       table,
       book[table].map((row) => row.id),
@@ -131,17 +156,52 @@ function judgePlaces(book: BookDocument, say: Say): void {
     else if (carId !== undefined && carId !== null && !title.carIds.includes(carId))
       say('no-such-car', `${title.name} has no car ${quoted(carId)}.`, `${where}.carId`);
   };
-  for (const table of ['captures', 'combinations', 'ticks', 'proofs', 'changes', 'rides'] as const)
+  for (const table of [
+    'captures',
+    'combinations',
+    'ticks',
+    'proofs',
+    'changes',
+    'rides',
+    'experiments',
+  ] as const)
     book[table].forEach((row, i) => look(row, `${table}[${i}]`));
-  book.rides.forEach(({ titleId, trackId }, i) => {
-    const title = titles.all.find(({ id }) => id === titleId);
-    if (title && !title.trackIds.includes(trackId))
-      say('no-such-road', `${title.name} has no road ${quoted(trackId)}.`, `rides[${i}].trackId`);
-  });
+  for (const table of ['rides', 'experiments'] as const)
+    book[table].forEach(({ titleId, trackId }, i) => {
+      const title = titles.all.find(({ id }) => id === titleId);
+      if (title && !title.trackIds.includes(trackId))
+        say('no-such-road', `${title.name} has no road ${quoted(trackId)}.`, `${table}[${i}].trackId`);
+    });
   book.facts.forEach(({ key, value }, i) => {
     const kind = factKind(key);
     if (kind === 'combination' || kind === 'combination/')
       look(combinationSchema.parse(value), `facts[${i}].value`);
+  });
+}
+
+/** Rides, answers and ratings belong to a question that was asked, each place is answered once, and logs are there. */
+function judgeExperiments(book: BookDocument, say: Say): void {
+  const asked = new Set(book.experiments.map(({ id }) => id));
+  const rides = new Set(book.rides.map(({ id }) => id));
+  for (const table of ['trials', 'answers', 'ratings'] as const) {
+    const seen = new Set<string>();
+    book[table].forEach((row, i) => {
+      const { experimentId, place } = row;
+      if (!asked.has(experimentId))
+        say(
+          'no-such-question',
+          `There is no question ${quoted(experimentId)}.`,
+          `${table}[${i}].experimentId`,
+        );
+      const counts = !('outcome' in row) || row.outcome === 'ridden';
+      const name = `${experimentId}/${place}${'dimension' in row ? `/${row.dimension}` : ''}`;
+      if (counts && seen.has(name)) say('twice', `Place ${place} stands twice.`, `${table}[${i}].place`);
+      if (counts) seen.add(name);
+    });
+  }
+  book.trials.forEach(({ rideId }, i) => {
+    if (rideId !== null && !rides.has(rideId))
+      say('no-such-ride', `There is no ride ${quoted(rideId)}.`, `trials[${i}].rideId`);
   });
 }
 

@@ -189,3 +189,87 @@ export const rideParts = pgTable(
   },
   (table) => [primaryKey({ columns: [table.rideId, table.part] })],
 );
+
+/** Questions that were asked of settings, each with its plan: what is ridden, in which order, what it is for. */
+export const experiments = pgTable(
+  'experiments',
+  {
+    id: text('id').primaryKey(),
+    at: moment('at'),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    titleId: text('title_id').notNull(),
+    carId: text('car_id').notNull(),
+    driver: text('driver').notNull(),
+    branch: text('branch').notNull(),
+    trackId: text('track_id').notNull(),
+    plan: jsonb('plan').notNull(),
+    /** `open`, `over`, or `given up`. */
+    state: text('state').notNull(),
+    /** `kept` or `put back` once that was decided. */
+    decision: text('decision'),
+  },
+  (table) => [
+    index('experiments_by_scope').on(table.rigId, table.titleId, table.carId, table.driver, table.at),
+  ],
+);
+
+/** The rides of an experiment as they were booked: those that count, and those that went wrong. */
+export const trials = pgTable(
+  'trials',
+  {
+    id: text('id').primaryKey(),
+    experimentId: text('experiment_id')
+      .notNull()
+      .references(() => experiments.id, { onDelete: 'cascade' }),
+    place: integer('place').notNull(),
+    at: moment('at'),
+    outcome: text('outcome').notNull(),
+    /** The ride on the trail, where it was logged. */
+    rideId: text('ride_id'),
+  },
+  (table) => [index('trials_by_experiment').on(table.experimentId, table.place)],
+);
+
+/** What was said of the pair, or the ride, at a place. */
+export const answers = pgTable(
+  'answers',
+  {
+    experimentId: text('experiment_id')
+      .notNull()
+      .references(() => experiments.id, { onDelete: 'cascade' }),
+    place: integer('place').notNull(),
+    at: moment('at'),
+    said: jsonb('said').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.experimentId, table.place] })],
+);
+
+/** How a ride was rated, one dimension a row, 1 to 7. */
+export const ratings = pgTable(
+  'ratings',
+  {
+    experimentId: text('experiment_id')
+      .notNull()
+      .references(() => experiments.id, { onDelete: 'cascade' }),
+    place: integer('place').notNull(),
+    dimension: text('dimension').notNull(),
+    rating: integer('rating').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.experimentId, table.place, table.dimension] })],
+);
+
+/**
+ * The orders of a blind test that is not over. No backup and no export holds them: who could read them would not be blind. A
+ * book that is restored has such a test as given up.
+ */
+export const sealedOrders = pgTable('sealed_orders', {
+  experimentId: text('experiment_id')
+    .primaryKey()
+    .references(() => experiments.id, { onDelete: 'cascade' }),
+  orders: jsonb('orders').notNull(),
+  salt: text('salt').notNull(),
+  /** What the helper has loaded: nothing, the neutral values, or the ride's. */
+  loaded: jsonb('loaded'),
+});

@@ -2,17 +2,22 @@ import { getTableColumns } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import { captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import {
+  answers,
   captureParts,
   captures,
   changes,
   combinations,
+  experiments,
   facts,
   ownDialects,
   proofs,
+  ratings,
   rideParts,
   rides,
   rigs,
+  sealedOrders,
   ticks,
+  trials,
 } from './schema';
 
 /** A table whose rows the document of a backup lists. */
@@ -53,10 +58,19 @@ export const RECORDS: readonly BookRecord[] = [
     file: captureFile,
   },
   { name: 'rides', table: rides, moment: 'at', order: ['at', 'id'], file: rideFile },
+  { name: 'experiments', table: experiments, moment: 'at', order: ['at', 'id'] },
+  { name: 'trials', table: trials, moment: 'at', order: ['at', 'id'] },
+  { name: 'answers', table: answers, moment: 'at', order: ['experimentId', 'place'] },
+  { name: 'ratings', table: ratings, moment: null, order: ['experimentId', 'place', 'dimension'] },
 ];
 
-/** Every table of a book; samples come after what they belong to. */
-export const TABLES: readonly PgTable[] = [...RECORDS.map(({ table }) => table), captureParts, rideParts];
+/** Every table of a book; samples come after what they belong to. What is sealed moves with the book, and into no backup. */
+export const TABLES: readonly PgTable[] = [
+  ...RECORDS.map(({ table }) => table),
+  captureParts,
+  rideParts,
+  sealedOrders,
+];
 
 export function columnOf(table: PgTable, key: string): PgColumn {
   const column = getTableColumns(table)[key];

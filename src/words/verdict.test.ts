@@ -2,7 +2,8 @@ import { compareRides, type Comparison } from '@/core/experiment/compareRides';
 import { seededRandom } from '@/core/numeric/random';
 import { MEASURES } from '@/core/rides/measures';
 import type { MeasuredLap } from '@/core/rides/measureRide';
-import { chanceText, measureDifference, measureValue, trustSentence, verdictSentence } from './verdict';
+import { measureDifference, measureValue } from './measures';
+import { chanceText, trustSentence, verdictSentence } from './verdict';
 
 const TWICE = { ridesA: 2, ridesB: 2 };
 const ONCE = { ridesA: 1, ridesB: 1 };
@@ -69,7 +70,7 @@ it('one ride a side speaks of the ride, never of the setting', () => {
   expect(trustSentence(time, ONCE)).toMatch(
     /^3 laps in one ride against 3 .*can’t tell the setting from the ride/,
   );
-  expect(trustSentence(time, ONCE, false)).toMatch(/nothing was changed between them/);
+  expect(trustSentence(time, ONCE, { isChanged: false })).toMatch(/nothing was changed between them/);
   expect(trustSentence(time, TWICE)).toMatch(/in 2 rides.*1 of 1 measures differ/);
 });
 

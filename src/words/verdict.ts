@@ -1,5 +1,4 @@
-import { listed } from '@/core/text/listed';
-import { percent } from '@/core/text/percent';
+import { chanceOfShown, MOST_BLIND_PAIRS, SHOWN_AT, type BlindScore } from '@/core/experiment/bettingScore';
 import {
   effectShown,
   type Comparison,
@@ -7,34 +6,180 @@ import {
   type RidesCompared,
   type Untold,
 } from '@/core/experiment/compareRides';
+import type { Best, FinderAnswer } from '@/core/experiment/finder/findBest';
+import type { PairPlan, Question, Way } from '@/core/experiment/plan';
+import type { Outlook, Plan } from '@/core/experiment/planRides';
 import { MEASURES } from '@/core/rides/measures';
-import { lapTime, signed } from './format';
-
-type Figure = Pick<Comparison, 'name' | 'unit' | 'digits'>;
-
-/** A value of a measure in its own unit; a lap time as drivers write it, everywhere. */
-export function measureValue({ name, unit, digits }: Figure, value: number): string {
-  if (name === 'lapTimeS') return lapTime(value);
-  return unit === 'travel' || unit === 'share' ? percent(value, digits) : `${value.toFixed(digits)} ${unit}`;
-}
-
-export function measureDifference(figure: Figure, value: number): string {
-  return `${bareDifference(figure, value)} ${unitWord(figure)}`;
-}
-
-/** The same without its unit, for a column that has it at its head. */
-export function bareDifference({ unit, digits }: Figure, value: number): string {
-  const isShare = unit === 'travel' || unit === 'share';
-  return signed(isShare ? 100 * value : value, digits);
-}
-
-const unitWord = ({ unit }: Figure) => (unit === 'travel' || unit === 'share' ? 'points' : unit);
+import { listed } from '@/core/text/listed';
+import { differenceSize, measureValue, type Figure } from './measures';
 
 /** How many rides and counted laps stand behind each side. */
 export interface Sides {
   ridesA: number;
   ridesB: number;
 }
+
+const rides = (n: number) => (n === 1 ? 'one ride' : `${n} rides`);
+const laps = (n: number) => (n === 1 ? 'one lap' : `${n} laps`);
+const pairsText = (n: number) => (n === 1 ? 'one pair' : `${n} pairs`);
+const hundredths = (share: number) => `${Math.round(100 * share)} times out of 100`;
+
+/**
+ * Every sentence that Verdict can say. None claims more than its error rate carries (docs/core.md, Rides and verdicts); each
+ * is reached by a test.
+ */
+export const SENTENCES = {
+  // What a plan takes and can show.
+  planTakes: (plan: Plan, minutes: number) =>
+    `${capital(pairsText(plan.pairs))} of ${laps(plan.lapsPerRide)} a ride, about ${Math.max(1, Math.round(minutes))} minutes`,
+  planShows: (figure: Figure, { visible, visibleAtWorst }: Outlook) =>
+    `differences from ${differenceSize(figure, visible)} are seen 4 times in 5 (from ${differenceSize(figure, visibleAtWorst)} if you spread as much as your rides leave open)`,
+  planUnknown: () => 'no ride of yours on this road yet: what can be seen is said after the first pair',
+  planHard: (figure: Figure, wanted: number, lapsASide: number | null) =>
+    lapsASide === null
+      ? `${differenceSize(figure, wanted)} takes more laps than anybody drives: ask a measure that spreads less, or the force`
+      : `${differenceSize(figure, wanted)} takes ${lapsASide} laps a side: ask a measure that spreads less, or the force`,
+  planPairs: (figure: Figure, wanted: number, pairs: number) =>
+    `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
+  planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,
+  planSearch: (settings: number) => `About ${[9, 12, 21][settings - 1]!} rides, 24 at most`,
+  planWhat: () => 'Three rides: at its least, at its most, and back',
+
+  // Did it change anything?
+  tooFew: () => 'Too few counted laps to compare',
+  tooFewWhy: () => 'At least two laps a side and five in all are needed.',
+  withB: (said: string[]) => `With B ${listed(said)}`,
+  inRideB: (said: string[]) => `In ride B ${listed(said)}`,
+  onlyModel: (said: string) => `${said}: only under the model, flips of the pairs do not show it`,
+  dragGone: (drag: Comparison) =>
+    `the brake no longer drags (it did on ${measureValue(drag, drag.meanA)} of the full throttle)`,
+  dragsInstead: (drag: Comparison) =>
+    `the brake drags on ${measureValue(drag, drag.meanB)} of the full throttle instead of ${measureValue(drag, drag.meanA)}`,
+  reaches: (reach: Comparison) =>
+    `${measureValue(reach, reach.meanB)} of the full presses show 100 % instead of ${measureValue(reach, reach.meanA)}`,
+  lapDiffers: (size: string, isShorter: boolean, low: string, high: string) =>
+    `a lap is ${size} ${isShorter ? 'shorter' : 'longer'} (${low} to ${high})`,
+  measureDiffers: (c: Comparison) =>
+    measureValue(c, c.meanB) === measureValue(c, c.meanA)
+      ? `${c.label.toLowerCase()} differs by less than can be read`
+      : `${c.label.toLowerCase()} is ${measureValue(c, c.meanB)} instead of ${measureValue(c, c.meanA)}`,
+  nothingShown: () => 'No difference shown',
+  lapAtMost: (time: Comparison) =>
+    `No difference shown: if a lap differs, by less than ${effectShown(time).largestLeft.toFixed(2)} s`,
+  namedAtMost: (c: Comparison) =>
+    `No difference shown: if ${c.label.toLowerCase()} differs, by less than ${differenceSize(c, effectShown(c).largestLeft)}`,
+  onlySpread: (against: string) =>
+    `${against}, and nothing was changed between them: what differs is spread.`,
+  settingOrRide: (against: string) =>
+    `${against}: that can’t tell the setting from the ride. Put A’s settings back, ride, then B’s, and ride again: both are counted in.`,
+  trendTakenOut: (against: string, shown: number, of: number) =>
+    `${against}, with the session’s trend taken out: ${shown} of ${of} measures differ by more than luck would explain (5 % over all of them).`,
+  trendEarly: (against: string, shown: number, of: number) =>
+    `${against}, with the session’s trend taken out, looked at before the planned end: ${shown} of ${of} measures differ (2 % at every look).`,
+  flipsAgree: (p: string) => `Flips of the pairs agree (p ${p} over all measures).`,
+  flipsDoNot: (names: string[]) =>
+    `${listed(names)}: only under the model; flips of the pairs do not show it.`,
+  flipsShowMore: (p: string) =>
+    `Flips of the pairs would show more than the model claims (p ${p}): another pair decides.`,
+  orderUnknown: () => 'The order of driving is not known: a trend over the session may count to the setting.',
+  oneRideASide: () => 'One ride on a side: that can’t tell the setting from the ride.',
+  unlikeSides: (label: string) =>
+    `${label}: A and B have unlike numbers of laps, or spread unlike; it is claimed only if it holds with a spread of their own as well.`,
+  nobodyTells: (label: string) => `${label}: no counted lap can tell it.`,
+  sideCannotTell: (label: string, side: 'A' | 'B') => `${label}: no counted lap of ${side} can tell it.`,
+  twoASide: (label: string, nA: number, nB: number) =>
+    `${label}: two counted laps a side are needed, there are ${nA} of A and ${nB} of B.`,
+  fiveInAll: (label: string, nA: number, nB: number) =>
+    `${label}: five counted laps in all are needed, there are ${nA} of A and ${nB} of B.`,
+  noOrder: (label: string) => `${label}: A and B cannot be told from the trend in this order of driving.`,
+  noLog: (ride: number) => `Ride ${ride} has no log: it is not counted.`,
+  otherRoad: (ride: number) => `Ride ${ride} was driven on another road: it is not counted.`,
+  strayLogs: (n: number) =>
+    n === 1
+      ? 'One log belongs to no planned ride: it is not counted.'
+      : `${n} logs belong to no planned ride: they are not counted.`,
+
+  bandNeeds: (least: number, pairs: number) =>
+    `Means of ${pairsText(pairs)}. Where they differ by more than luck is told from ${least} pairs on.`,
+  nowhere: (label: string) =>
+    `${label}: nowhere on the road do A and B differ by more than luck would explain.`,
+  somewhere: (label: string, places: string[]) =>
+    `${label} differs at ${listed(places)}: the 95 % band, which holds everywhere at once, excludes 0 there.`,
+
+  apartFound: (name: string, label: string) =>
+    `It was ${name}: ${label.toLowerCase()} follows it, and the other changes do nothing to it.`,
+  apartNext: (names: string, label: string) =>
+    `Put ${names} back, keep the rest, and ride: whether ${label.toLowerCase()} falls back tells most.`,
+  apartHard: () =>
+    'The difference is small beside what rides differ by themselves: this takes more than ten rides.',
+
+  // Could I tell, which do I like?
+  blindOpen: (pair: number) => `Pair ${pair} of at most ${MOST_BLIND_PAIRS}`,
+  toldB: ({ right, wrong, highest }: BlindScore) =>
+    `You can tell: ${right} of ${right + wrong} right. The score reached ${highest.toFixed(0)}; somebody who only guesses reaches ${SHOWN_AT} less than once in 20`,
+  likesSide: (side: 'A' | 'B', { right, wrong }: BlindScore) =>
+    `You like ${side} better: ${side === 'B' ? right : wrong} of ${right + wrong} pairs. Somebody who only guesses gets there less than once in 20`,
+  notTold: ({ right, wrong }: BlindScore) =>
+    `Not shown: ${right} of ${right + wrong} right. Somebody who is right 9 times out of 10 would have shown it ${hundredths(chanceOfShown(0.9))}`,
+  noLiking: ({ right, wrong }: BlindScore) =>
+    `No preference shown: B in ${right} of ${right + wrong} pairs. Leave what is easier, quieter or lighter`,
+  blindBroken: (pairs: number) =>
+    pairs === 0
+      ? 'Given up before the first answer: nothing is shown'
+      : `Given up after ${pairsText(pairs)}: nothing is shown`,
+  commitmentHolds: () => 'The orders are those that were promised before the first ride.',
+  commitmentBroken: () => 'The orders are not those that were promised: this test shows nothing.',
+  ordersLost: () => 'The orders were in no backup, so that nobody could read them: this test cannot go on.',
+
+  // Where is the best value?
+  searching: (place: number) => `Ride ${place} of the search`,
+  bestLies: (name: string, { low, high }: Best, text: (v: number) => string) =>
+    `Your best ${name} lies between ${text(low)} and ${text(high)}; inside that you can’t tell them apart`,
+  noPreference: () => 'Your answers don’t follow this setting: leave it',
+  searchBroken: (n: number) => `Given up after ${rides(n)}: nothing is shown`,
+  checkRide: () => 'This one asks whether you feel it at all.',
+  apart: (name: string, preferred: string, wished: string) =>
+    `What you prefer (${name} ${preferred}) and what you wish for (${wished}) point apart: the preference is believed.`,
+  jnd: (jnd: string) => `Differences under ${jnd} you can’t tell.`,
+
+  // What does this one do?
+  whatRidden: (name: string, least: string, most: string) =>
+    `${name} at ${least} and at ${most}, one ride each: it shows the direction, not more`,
+  whatUnlogged: (name: string) =>
+    `${name}: you drove it at both ends; without logs only you know what it did`,
+} as const satisfies Record<string, (...args: never[]) => string>;
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The questions as they are asked, and what each gives. */
+export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = {
+  change: {
+    ask: 'Did it change anything?',
+    about: 'Rides of A and of B in the order of a coin; the laps are compared by every measure.',
+  },
+  tell: {
+    ask: 'Could I tell?',
+    about: 'Blind: a helper loads A or B, and you say which was B.',
+  },
+  like: {
+    ask: 'Which do I like?',
+    about: 'Blind: a helper loads A or B, and you say which is better.',
+  },
+  best: {
+    ask: 'Where is the best value?',
+    about: 'After every ride you say whether it was better and whether you want more or less.',
+  },
+  what: {
+    ask: 'What does this one do?',
+    about: 'At its least, at its most, and back: to learn what a setting is.',
+  },
+};
+
+export const WAY_WORDS: Record<Way, string> = {
+  simulated: 'The simulated driver',
+  title: 'I drive in the title',
+  helper: 'I drive, a helper loads',
+};
 
 /** Claimed at 5 % over all measures that are shown. */
 export const isShown = ({ verdict }: Pick<Comparison, 'verdict'>): boolean => verdict === 'differs';
@@ -52,10 +197,15 @@ const find = (comparisons: readonly Comparison[], name: Comparison['name']) =>
 export const chanceText = (p: number) => (p < 0.005 ? '< 0.01' : p.toFixed(2));
 
 /** "0.33 s" and how far the 95 % interval goes: "(0.17 to 0.49)". */
-function timeText(time: Comparison): string {
+function timeSaid(time: Comparison): string {
   const { difference, interval } = effectShown(time);
   const [low, high] = interval.map(Math.abs).sort((a, b) => a - b) as [number, number];
-  return `${Math.abs(difference).toFixed(2)} s ${difference < 0 ? 'shorter' : 'longer'} (${low.toFixed(2)} to ${high.toFixed(2)})`;
+  return SENTENCES.lapDiffers(
+    `${Math.abs(difference).toFixed(2)} s`,
+    difference < 0,
+    low.toFixed(2),
+    high.toFixed(2),
+  );
 }
 
 /**
@@ -64,88 +214,112 @@ function timeText(time: Comparison): string {
  */
 export function verdictSentence(comparisons: readonly Comparison[], { ridesA, ridesB }: Sides): string {
   const shown = comparisons.filter(isShown);
-  const drag = find(shown, 'brakeDrag');
-  const reach = find(shown, 'brakeReach');
-  const time = find(shown, 'lapTimeS');
-  const said = [
-    drag &&
-      (drag.meanB < HARDLY
-        ? `the brake no longer drags (it did on ${measureValue(drag, drag.meanA)} of the full throttle)`
-        : `the brake drags on ${measureValue(drag, drag.meanB)} of the full throttle instead of ${measureValue(drag, drag.meanA)}`),
-    reach &&
-      `${measureValue(reach, reach.meanB)} of the full presses show 100 % instead of ${measureValue(reach, reach.meanA)}`,
-    time && `a lap is ${timeText(time)}`,
-    ...shown
-      .filter((c) => c !== drag && c !== reach && c !== time)
-      .map(
-        (c) =>
-          `${c.label.toLowerCase()} is ${measureValue(c, c.meanB)} instead of ${measureValue(c, c.meanA)}`,
-      ),
-  ]
-    .filter((one) => one !== undefined)
-    .slice(0, MOST_SAID);
-  if (said.length === 0) return notShown(comparisons);
-  return `${Math.min(ridesA, ridesB) > 1 ? 'With B' : 'In ride B'} ${listed(said)}`;
+  const named = shown.find(({ isNamed }) => isNamed);
+  const inOrder = [
+    named,
+    ...['brakeDrag', 'brakeReach', 'lapTimeS'].map((name) => find(shown, name as Comparison['name'])),
+    ...shown,
+  ];
+  const all = [...new Set(inOrder.filter((c) => c !== undefined))];
+  // What only the model claims is said in the table and beside it, unless there is nothing else.
+  const sure = all.filter((c) => !c.isOnlyModel);
+  const told = (sure.length > 0 ? sure : all).slice(0, MOST_SAID).map(clauseOf);
+  if (told.length === 0) return notShown(comparisons);
+  return Math.min(ridesA, ridesB) > 1 ? SENTENCES.withB(told) : SENTENCES.inRideB(told);
+}
+
+function clauseOf(c: Comparison): string {
+  const said =
+    c.name === 'brakeDrag'
+      ? c.meanB < HARDLY
+        ? SENTENCES.dragGone(c)
+        : SENTENCES.dragsInstead(c)
+      : c.name === 'brakeReach'
+        ? SENTENCES.reaches(c)
+        : c.name === 'lapTimeS'
+          ? timeSaid(c)
+          : SENTENCES.measureDiffers(c);
+  return c.isOnlyModel ? SENTENCES.onlyModel(said) : said;
 }
 
 function notShown(comparisons: readonly Comparison[]): string {
+  if (comparisons.length === 0) return SENTENCES.tooFew();
+  const named = comparisons.find(({ isNamed }) => isNamed);
+  if (named && named.name !== 'lapTimeS') return SENTENCES.namedAtMost(named);
   const time = find(comparisons, 'lapTimeS');
-  if (comparisons.length === 0) return 'Too few counted laps to compare';
-  return time
-    ? `No difference shown: if a lap differs, by less than ${effectShown(time).largestLeft.toFixed(2)} s`
-    : 'No difference shown';
+  return time ? SENTENCES.lapAtMost(time) : SENTENCES.nothingShown();
 }
 
 /** How far that can be trusted, as a sentence; where nothing was changed there is nothing to ride again for. */
 export function trustSentence(
   comparisons: readonly Comparison[],
   { ridesA, ridesB }: Sides,
-  isChanged = true,
+  { isChanged = true, isEarly = false } = {},
 ): string {
   const first = comparisons[0];
-  if (!first) return 'At least two laps a side and five in all are needed.';
-  const { nA, nB } = first;
-  const laps = `${lapsText(nA, ridesA)} against ${lapsText(nB, ridesB)}`;
-  if (!isChanged) return `${laps}, and nothing was changed between them: what differs is spread.`;
-  if (Math.min(ridesA, ridesB) < 2)
-    return `${laps}: that can’t tell the setting from the ride. Put A’s settings back, ride, then B’s, and ride again: both are counted in.`;
-  return `${laps}, with the session’s trend taken out: ${comparisons.filter(isShown).length} of ${comparisons.length} measures differ by more than luck would explain (5 % over all of them).`;
+  if (!first) return SENTENCES.tooFewWhy();
+  const against = `${laps(first.nA)} in ${rides(ridesA)} against ${laps(first.nB)} in ${rides(ridesB)}`;
+  if (!isChanged) return SENTENCES.onlySpread(against);
+  if (Math.min(ridesA, ridesB) < 2) return SENTENCES.settingOrRide(against);
+  const shown = comparisons.filter(isShown).length;
+  return isEarly
+    ? SENTENCES.trendEarly(against, shown, comparisons.length)
+    : SENTENCES.trendTakenOut(against, shown, comparisons.length);
 }
-
-const lapsText = (laps: number, rides: number) =>
-  `${laps} laps in ${rides === 1 ? 'one ride' : `${rides} rides`}`;
 
 /** What speaks against taking a comparison at its word. */
 export function comparisonWarning(warning: ComparisonWarning): string {
-  if (warning === 'order unknown')
-    return 'The order of driving is not known: a trend over the session may count to the setting.';
-  if (warning === 'one ride a side') return 'One ride on a side: that can’t tell the setting from the ride.';
-  const { label } = MEASURES.find(({ name }) => name === warning.unlikeSides)!;
-  return `${label}: A and B have unlike numbers of laps, or spread unlike; it is claimed only if it holds with a spread of their own as well.`;
+  if (warning === 'order unknown') return SENTENCES.orderUnknown();
+  if (warning === 'one ride a side') return SENTENCES.oneRideASide();
+  return SENTENCES.unlikeSides(MEASURES.find(({ name }) => name === warning.unlikeSides)!.label);
 }
 
 /** What is missing to a measure. */
 export function missingText({ label, why, nA, nB }: Untold): string {
-  const laps = `${nA} of A and ${nB} of B`;
   switch (why) {
     case 'no laps of A':
+      return nB === 0 ? SENTENCES.nobodyTells(label) : SENTENCES.sideCannotTell(label, 'A');
     case 'no laps of B':
-      return `${label}: ${why === 'no laps of A' ? (nB === 0 ? 'no counted lap can tell it' : 'no counted lap of A can tell it') : 'no counted lap of B can tell it'}.`;
+      return SENTENCES.sideCannotTell(label, 'B');
     case 'two laps a side':
-      return `${label}: two counted laps a side are needed, there are ${laps}.`;
+      return SENTENCES.twoASide(label, nA, nB);
     case 'more laps':
-      return `${label}: five counted laps in all are needed, there are ${laps}.`;
+      return SENTENCES.fiveInAll(label, nA, nB);
     case 'no order':
-      return `${label}: A and B cannot be told from the trend in this order of driving.`;
+      return SENTENCES.noOrder(label);
   }
 }
 
 /** Whether the flips of the pairs say the same. */
-export const crossCheckText = ({ crossCheck, measures }: RidesCompared): string | null =>
-  crossCheck === null
-    ? null
-    : crossCheck.agrees
-      ? `Flips of the pairs agree (p ${chanceText(crossCheck.pMax)} over all measures).`
-      : measures.some((m) => m.isOnlyModel)
-        ? `${listed(measures.filter((m) => m.isOnlyModel).map((m) => m.label))}: only under the model; flips of the pairs do not show it.`
-        : `Flips of the pairs would show more than the model claims (p ${chanceText(crossCheck.pMax)}): one more pair decides.`;
+export function crossCheckText({ crossCheck, measures }: RidesCompared): string | null {
+  if (crossCheck === null) return null;
+  const onlyModel = measures.filter((m) => m.isOnlyModel).map((m) => m.label);
+  if (crossCheck.agrees) return SENTENCES.flipsAgree(chanceText(crossCheck.pMax));
+  return onlyModel.length > 0
+    ? SENTENCES.flipsDoNot(onlyModel)
+    : SENTENCES.flipsShowMore(chanceText(crossCheck.pMax));
+}
+
+/** What a blind test that is over has come to. */
+export function blindSentence(question: PairPlan['question'], score: BlindScore, isGivenUp: boolean): string {
+  if (score.verdict === 'shown')
+    return question === 'tell' ? SENTENCES.toldB(score) : SENTENCES.likesSide(score.prefers!, score);
+  if (isGivenUp && score.verdict === 'open') return SENTENCES.blindBroken(score.pairs);
+  return question === 'tell' ? SENTENCES.notTold(score) : SENTENCES.noLiking(score);
+}
+
+/** What a search has come to. @param name of a setting in a sentence; @param text of one of its values */
+export function searchSentence(
+  found: FinderAnswer,
+  ridden: number,
+  isGivenUp: boolean,
+  name: (key: string) => string,
+  text: (key: string, value: number) => string,
+): string {
+  if (found.state === 'no preference') return SENTENCES.noPreference();
+  if (found.state === 'found')
+    return Object.entries(found.best)
+      .map(([key, best]) => SENTENCES.bestLies(name(key), best, (v) => text(key, v)))
+      .join('. ');
+  return isGivenUp ? SENTENCES.searchBroken(ridden) : SENTENCES.searching(ridden + 1);
+}

@@ -22,7 +22,7 @@ export function rideLine(ride: RideView): RideLine {
 }
 
 /** The same on the trail, where there is less room. */
-export function trailRide(ride: RideView): TrailRideItem {
+export function trailRide(ride: RideView): Omit<TrailRideItem, 'asked'> {
   const { id, atMs, mark, changed, counted, lapTimeS } = rideLine(ride);
   return { kind: 'ride', id, atMs, mark, changed, counted, lapTimeS };
 }

@@ -16,6 +16,7 @@ import type { Schools } from '@/core/settings/schools';
 import type { Rig } from '@/core/rig/rig';
 import type { AxisView } from './axisView';
 import type { TypedInView } from './typedIn';
+import type { Asking } from './experimentView';
 import type { NewestRide, RideLine } from './rideView';
 import type { TrailView } from './trailView';
 import type { StationHealth } from './stationHealth';
@@ -100,6 +101,7 @@ export interface BookView {
   rides: RideLine[];
   rideCount: number;
   newestRide: NewestRide | null;
+  asking: Asking | null;
   /** The way back to a linear throttle, and how smooth the newest ride with the throttle as it is was. */
   weaning: WeaningView;
   /** When the card was typed in, and what changed since. */

@@ -1,3 +1,4 @@
+import type { Question } from '@/core/experiment/plan';
 import type { RideLine } from './rideView';
 
 export interface TrailChangeItem {
@@ -17,6 +18,16 @@ export interface TrailRideItem extends Pick<
   'id' | 'atMs' | 'mark' | 'changed' | 'counted' | 'lapTimeS'
 > {
   kind: 'ride';
+  /** The question that it was ridden for. */
+  asked: AskedRide | null;
+}
+
+/** A ride of a question: which of its rides, and which side. */
+export interface AskedRide {
+  question: Question;
+  /** From 1. */
+  ride: number;
+  side: 'A' | 'B' | null;
 }
 export type TrailItem = TrailChangeItem | TrailRideItem;
 

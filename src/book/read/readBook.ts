@@ -35,6 +35,7 @@ import { combinationOfBrowser, hereIn, type Here } from './here';
 import { typedInView } from '../judge/card';
 import { proofBasis } from '../judge/proofBasis';
 import { ridesShown } from './readRides';
+import { askingIn } from './readExperiments';
 import { readTrail } from './readTrail';
 import { newestRide, rideLine } from '../judge/rideLine';
 import type { Origin } from '../model/origin';
@@ -87,6 +88,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     declined,
     speedUnit,
     buttonMap,
+    asking,
   ] = await Promise.all([
     listRigs(db),
     listChanges(db, rig.id),
@@ -102,6 +104,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     declinedIn(db, combination),
     speedUnitOf(db, combination.driver),
     buttonMapOf(db, combination),
+    askingIn(db, combination),
   ]);
   const title = titles.byId(combination.titleId);
   const car = titles.carIn(title, combination.carId);
@@ -149,6 +152,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     rides: rides.map(rideLine),
     rideCount,
     newestRide: newest ? newestRide(newest) : null,
+    asking,
   };
   const typed = typedIn && typedInView(typedIn, view);
   const judged = roadHealth({ ...view, rides, typedIn: typed, motion: motionOf(db, view) });

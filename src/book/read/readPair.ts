@@ -1,6 +1,8 @@
 import 'server-only';
 import { listChanges } from '@/data/changes';
 import { comparePair } from '../judge/road/verdict';
+import { sameValue } from '@/core/settings/setting';
+import { tellRidesApart } from '../judge/tellRidesApart';
 import { changeItem } from '../judge/trail';
 import type { BookView } from '../model/bookView';
 import type { Pair } from '../model/pair';
@@ -13,18 +15,30 @@ const MOST_BETWEEN = 12;
 
 /** The rides marked A and B with those like them, compared; `null` where a mark is missing, or where they were not driven on the same road. */
 export async function markedPair({ book, combination, rig }: Here, view: BookView): Promise<Pair | null> {
-  const pair = comparePair((await ridesShown(book, combination)).rides);
+  const { rides } = await ridesShown(book, combination);
+  const pair = comparePair(rides);
   if (!pair) return null;
   const { a, b, sides, comparisons, changed } = pair;
   const between = changesIn(await listChanges(book, rig.id), combination).filter(
     ({ live, atMs }) => live && atMs > a.atMs && atMs <= b.atMs,
   );
+  const apart = tellRidesApart(a, b, rides, changed, comparisons);
+  const wanted = {
+    ...b.settings,
+    ...Object.fromEntries((apart?.next ?? []).map((key) => [key, a.settings[key] ?? null])),
+  };
   return {
     a: { id: a.id, atMs: a.atMs },
     b: { id: b.id, atMs: b.atMs },
     sides,
     comparisons,
     changed,
+    apart,
+    putBack: apart
+      ? changed.flatMap((key) =>
+          sameValue(view.settings[key], wanted[key]) ? [] : [{ key, to: wanted[key] ?? null }],
+        )
+      : [],
     between: between.slice(-MOST_BETWEEN).map((event) => changeItem(view, event)),
   };
 }

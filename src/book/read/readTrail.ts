@@ -1,14 +1,17 @@
 import 'server-only';
+import { sidesOf } from '@/core/experiment/coinOrders';
+import type { StoredPlan } from '@/core/experiment/plan';
 import type { Menus } from '@/core/settings/menus';
 import { holdsIn, type Combination } from '@/core/settings/scope';
 import { liveChanges } from '@/core/settings/trail';
 import type { RecordedEvent } from '@/data/changes';
 import type { Database } from '@/data/database';
+import { ridesAsked } from '@/data/experiments';
 import { countRides, rideMoments } from '@/data/rides';
 import { trailRide } from '../judge/rideLine';
 import { changeItem } from '../judge/trail';
 import type { TrailChange } from '../model/bookView';
-import type { TrailItem, TrailView } from '../model/trailView';
+import type { AskedRide, TrailItem, TrailView } from '../model/trailView';
 import { rideViewsOf } from './readRides';
 
 /** So many marks of the trail are shown until more are asked for: what is drawn fills a wide window. */
@@ -31,6 +34,13 @@ export function changesIn(events: readonly RecordedEvent[], combination: Combina
   );
 }
 
+function askedRide(asked: { place: number; plan: StoredPlan } | undefined): AskedRide | null {
+  if (!asked) return null;
+  const { place, plan } = asked;
+  const side = plan.orders ? (sidesOf(plan.orders)[place] ?? null) : null;
+  return { question: plan.asked.question, ride: place + 1, side };
+}
+
 /**
  * The newest marks of the trail in time order: a ride is looked into only where it is one of them.
  * @param skip how many of the newest are left out
@@ -51,15 +61,12 @@ export async function readTrail(place: TrailPlace, most = TRAIL_SHOWN, skip = 0)
     .sort((a, b) => a.atMs - b.atMs)
     .slice(-reach);
   const shown = marks.slice(0, Math.max(0, marks.length - skip));
-  const rides = await rideViewsOf(
-    book,
-    combination,
-    shown.filter(({ change }) => !change).map(({ rideId }) => rideId),
-  );
+  const ids = shown.filter(({ change }) => !change).map(({ rideId }) => rideId);
+  const [rides, asked] = await Promise.all([rideViewsOf(book, combination, ids), ridesAsked(book, ids)]);
   const items = shown.flatMap(({ change, rideId }): TrailItem[] => {
     if (change) return [changeItem(place, change)];
     const ride = rides.get(rideId);
-    return ride ? [trailRide(ride)] : [];
+    return ride ? [{ ...trailRide(ride), asked: askedRide(asked.find((one) => one.rideId === rideId)) }] : [];
   });
   const last = changes.findLast(({ live }) => live);
   const lastLive = last ? changeItem(place, last) : null;

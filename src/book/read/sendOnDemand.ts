@@ -13,6 +13,7 @@ import { combinationOfBrowser, hereIn, type Here } from './here';
 import { analysisOf, readCapturePicture } from './readAxis';
 import { RIDES_SHOWN } from '../model/rideView';
 import { earlierRides } from './readRides';
+import { readAlong } from './readAlong';
 import { rideTrace } from './readRideTrace';
 import { readTrail, TRAIL_SHOWN } from './readTrail';
 
@@ -54,6 +55,12 @@ export const sendRideTrace = onDemand(async ({ book, combination }, query) => {
   const id = idOf(query);
   const [row] = id ? await ridesOf(book, combination, [id]) : [];
   return row ? { trace: await rideTrace(book, row.id) } : null;
+});
+
+/** A and B of a question over distance. */
+export const sendAlong = onDemand(async (here, query) => {
+  const id = idOf(query);
+  return id ? readAlong(here, id) : null;
 });
 
 /** What was set when a ride was driven. */

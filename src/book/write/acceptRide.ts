@@ -34,7 +34,7 @@ import { prepareRide } from '../read/readRides';
 export async function acceptRide(request: Request): Promise<Response> {
   const received = await receiveRecording(request, 'takeRide');
   if (!received.ok) return refuse(received.problems);
-  const { log, drivenAtMs, ...sent } = received.value;
+  const { log, drivenAtMs, isAsked = false, ...sent } = received.value;
   const open = await bookView();
   if (!open) return refuse([NO_RIG], 409);
   if (!open.roads.some(({ id }) => id === sent.trackId)) return refuse([elsewhere(sent.trackId)]);
@@ -44,7 +44,7 @@ export async function acceptRide(request: Request): Promise<Response> {
   const then = drivenAtMs === undefined ? null : await settingsAt(book, open, drivenAtMs);
   const ride = { ...sent, atMs: drivenAtMs, ...(then && { settings: then }) };
   try {
-    await writeRide(book, open, { id, ...ride }, log);
+    await writeRide(book, open, { id, ...ride }, log, isAsked);
   } catch (error) {
     await write(book, (inside) => removeRideParts(inside, id)).catch(() => undefined);
     return error instanceof RidePartsGone ? refuse([BOOK_CHANGED], 409) : refuse([notWritten(error)], 507);
@@ -57,8 +57,9 @@ export async function acceptRide(request: Request): Promise<Response> {
 async function writeRide(
   book: Database,
   open: BookView,
-  ride: Omit<SentRide, 'log' | 'drivenAtMs'> & { id: string; atMs?: number | undefined },
+  ride: Omit<SentRide, 'log' | 'drivenAtMs' | 'isAsked'> & { id: string; atMs?: number | undefined },
   log: RideLog,
+  isAsked: boolean,
 ): Promise<void> {
   const parts = await packRide(log);
   // A page asks for several things one after the other, and waits for a part before each of them.
@@ -74,7 +75,7 @@ async function writeRide(
     const road = roadOf(ride.trackId, log.notes);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.
-    const mark = markOf({ road, settings: ride.settings }, marked);
+    const mark = isAsked ? null : markOf({ road, settings: ride.settings }, marked);
     if (mark) await markRide(inside, combination, ride.id, mark);
   });
 }

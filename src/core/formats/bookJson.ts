@@ -3,6 +3,15 @@ import { captureHeadSchema } from '../axes/checkCapture';
 import { proofResultsSchema } from '../axes/proof';
 import { AXIS_NAMES } from '../axes/axes';
 import { typedInSchema } from '../card/typedIn';
+import {
+  DECISIONS,
+  dimensionSchema,
+  EXPERIMENT_STATES,
+  OUTCOMES,
+  ratingSchema,
+  saidSchema,
+  storedPlanSchema,
+} from '../experiment/plan';
 import type { Outcome } from '../problem';
 import { stampSchema } from '../ready/preflight';
 import { rigNameSchema, rigSpecSchema } from '../rig/rigSpec';
@@ -76,15 +85,38 @@ const ride = z.strictObject({
   file: z.string().max(300),
 });
 
+const experiment = z.strictObject({
+  id,
+  atMs,
+  ...combinationSchema.shape,
+  trackId: id,
+  plan: storedPlanSchema,
+  state: z.enum(EXPERIMENT_STATES),
+  decision: z.enum(DECISIONS).nullable(),
+});
+
+const place = z.int().min(0).max(10_000);
+
+const trial = z.strictObject({
+  id,
+  experimentId: id,
+  place,
+  atMs,
+  outcome: z.enum(OUTCOMES),
+  rideId: id.nullable(),
+});
+
 const MOST_ENTRIES = 200_000;
 const list = <T extends z.ZodType>(entry: T) => z.array(entry).max(MOST_ENTRIES);
 
 export const BOOK_FORMAT = 'pebble-road/book';
+export const BOOK_VERSION = 2;
 
 /** Everything in a book but the samples, which lie beside it as `*.capture.csv` and `*.ride.csv`. */
 export const bookSchema = z.strictObject({
   format: z.literal(BOOK_FORMAT),
-  version: z.literal(1),
+  /** 2 has experiments; what an older one lacks it never had. */
+  version: z.literal([1, 2]),
   madeAtMs: atMs,
   rigs: list(z.strictObject({ id, name: rigNameSchema, spec: rigSpecSchema, createdAtMs: atMs })),
   combinations: list(
@@ -113,6 +145,17 @@ export const bookSchema = z.strictObject({
   ),
   captures: list(capture),
   rides: list(ride),
+  experiments: list(experiment).default([]),
+  trials: list(trial).default([]),
+  answers: list(z.strictObject({ experimentId: id, place, atMs, said: saidSchema })).default([]),
+  ratings: list(
+    z.strictObject({
+      experimentId: id,
+      place,
+      dimension: dimensionSchema,
+      rating: ratingSchema,
+    }),
+  ).default([]),
 });
 export type BookDocument = z.output<typeof bookSchema>;
 
@@ -121,5 +164,5 @@ export const captureFile = (id: string) => `captures/${id}.capture.csv`;
 export const rideFile = (id: string) => `rides/${id}.ride.csv`;
 
 export function readBookJson(text: string): Outcome<BookDocument> {
-  return readDocument(text, bookSchema, BOOK_FORMAT);
+  return readDocument(text, bookSchema, BOOK_FORMAT, BOOK_VERSION);
 }

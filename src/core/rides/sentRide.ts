@@ -13,6 +13,8 @@ const headSchema = z.strictObject({
   /** The settings that it was simulated with, so that a change made meanwhile is not counted to it. */
   settings: settingValuesSchema,
   notes: rideNotesSchema,
+  /** It is a ride of a question that was asked: A and B of the trail stay where they are. */
+  isAsked: z.boolean().optional(),
   /** When it was driven, where that is known and was not just now. */
   drivenAtMs: atMsSchema.optional(),
 });

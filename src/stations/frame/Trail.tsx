@@ -11,6 +11,8 @@ import { told } from '@/parts/told';
 import { restoreMoment } from '@/book/write/branches';
 import { putBack } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
+import { QUESTION_WORDS } from '@/words/verdict';
+import type { Question } from '@/core/experiment/plan';
 import type { TrailChangeItem, TrailRideItem, TrailView } from '@/book/model/trailView';
 import { reasonOf } from '@/core/problem';
 import { notify } from '@/ui/notices';
@@ -120,11 +122,25 @@ function Change({ item }: { item: TrailChangeItem }) {
   );
 }
 
+/** A question in the width of a ride. */
+const SHORT_WORDS: Record<Question, string> = {
+  change: 'changed?',
+  tell: 'tell?',
+  like: 'like?',
+  best: 'best?',
+  what: 'what?',
+};
+
 function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {
   const laps = ride.counted;
-  const isConfounded = ride.changed.length > 1;
   const time = ride.lapTimeS;
-  const name = `Ride ${ride.mark ?? ''}`.trim();
+  const { asked } = ride;
+  const side = ride.mark ?? asked?.side ?? null;
+  const name = asked
+    ? `${QUESTION_WORDS[asked.question].ask} Ride ${asked.ride}${asked.side ? `, ${asked.side}` : ''}`
+    : `Ride ${ride.mark ?? ''}`.trim();
+  // Other settings on purpose are no confusion.
+  const isConfounded = !asked && ride.changed.length > 1;
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -139,8 +155,13 @@ function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {
         </span>
         <span
           aria-hidden="true"
-          className={`w-20 border-t-4 ${ride.mark === 'A' ? 'border-side-a' : ride.mark === 'B' ? 'border-dashed border-side-b' : 'border-dotted border-muted'}`}
+          className={`border-t-4 ${asked ? 'w-24' : 'w-20'} ${side === 'A' ? 'border-side-a' : side === 'B' ? 'border-dashed border-side-b' : 'border-dotted border-muted'}`}
         />
+        {asked && (
+          <span className="absolute bottom-0 text-xs text-muted" aria-hidden="true">
+            {SHORT_WORDS[asked.question]}
+          </span>
+        )}
         {isConfounded && (
           <span className="absolute bottom-0 text-xs text-rust" aria-hidden="true">
             {ride.changed.length} changes

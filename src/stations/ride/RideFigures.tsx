@@ -9,7 +9,7 @@ import { momentValue, Table } from '@/ui/Table';
 import { decibels, lapTime, moment } from '@/words/format';
 import { MEASURES_SHOWN } from '@/core/rides/measures';
 import { percent } from '@/core/text/percent';
-import { measureValue } from '@/words/verdict';
+import { measureValue } from '@/words/measures';
 
 /** What the newest ride says by every measure. */
 export function LastRide({ view, ride }: { view: BookView; ride: NewestRide }) {

@@ -25,7 +25,7 @@ import { inUnit, speedWord, type SpeedUnit } from '@/core/text/speedUnit';
 import { EveningOfLogs } from './EveningOfLogs';
 import { useEvening } from './useEvening';
 import { useImport } from './useImport';
-import { useRide } from './useRide';
+import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { trackOf } from '@/book/judge/trackOf';
 
 const LAP_CHOICES = [3, 5, 10];
@@ -34,7 +34,7 @@ const LAP_CHOICES = [3, 5, 10];
 export function RideStation({ view }: { view: BookView }) {
   const map = roadMap(trackOf(view));
   const [laps, setLaps] = useState(LAP_CHOICES[0]!);
-  const { progress, start, cancel } = useRide(view);
+  const { progress, start, cancel } = useSimulatedRide(view);
   const log = useImport(view);
   const evening = useEvening(view);
   const several = (files: File[]) => void evening.open(files);
@@ -125,7 +125,7 @@ export function RideStation({ view }: { view: BookView }) {
             <NextStep
               number={2}
               title={
-                <Link className="underline underline-offset-4" href="/verdict">
+                <Link className="underline underline-offset-4" href="/verdict?pair=1">
                   Compare A and B
                 </Link>
               }

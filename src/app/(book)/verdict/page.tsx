@@ -1,13 +1,27 @@
 import { redirect } from 'next/navigation';
+import { readExperiment, verdictView } from '@/book/read/readExperiments';
 import { shownPlace } from '@/book/read/readBook';
 import { markedPair } from '@/book/read/readPair';
+import { QUESTIONS } from '@/core/experiment/plan';
+import { PairStation } from '@/stations/verdict/PairStation';
 import { VerdictStation } from '@/stations/verdict/VerdictStation';
 
 export const metadata = { title: 'Verdict · Pebble Road' };
 
-export default async function VerdictPage() {
+export default async function VerdictPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  return <VerdictStation view={view} pair={await markedPair(here, view)} />;
+  const { pair, show, ask } = await searchParams;
+  if (pair !== undefined) return <PairStation view={view} pair={await markedPair(here, view)} />;
+  const [verdict, shown] = await Promise.all([
+    verdictView(here, view),
+    typeof show === 'string' ? readExperiment(here, view, show) : null,
+  ]);
+  const question = QUESTIONS.find((one) => one === ask) ?? null;
+  return <VerdictStation view={view} verdict={verdict} shown={shown} ask={question} />;
 }

@@ -8,6 +8,7 @@ import { effectiveResponse } from '@/core/response/compose';
 import { NEUTRAL_LAYER } from '@/core/response/layer';
 import type { CaptureView } from '../../model/axisView';
 import type { MeasuredLap } from '@/core/rides/measureRide';
+import { MEASURES } from '@/core/rides/measures';
 import { axisToLookAt } from './axes';
 import { roadHealth, type RoadFacts } from './roadHealth';
 
@@ -51,7 +52,7 @@ const laps = (timeS: number, seed = 0) =>
     timeS: timeS + 0.1 * ((7 * (lap + seed)) % 3),
     counted: true,
     why: null,
-    measures: { brakePeak: null, brakeSpread: null, brakeDrag: null, brakeReach: null },
+    measures: Object.fromEntries(MEASURES.map(({ name }) => [name, null])),
   })) as unknown as MeasuredLap[];
 let driven = 0;
 const ride = (mark: 'A' | 'B' | null, settings = {}, timeS = 90): RoadFacts['rides'][number] => ({
@@ -93,6 +94,7 @@ const factsOf = (facts: Partial<RoadFacts>): RoadFacts => ({
   rig: { id: 'wren', name: 'Wren', spec },
   motion: STILL,
   newestRide: null,
+  asking: null,
   axes: [axis('throttle'), axis('brake')],
   rides: [],
   rideCount: facts.rides?.length ?? 0,

@@ -8,14 +8,14 @@ import { cardFinding } from './card';
 import { readyFinding } from './ready';
 import { rideFinding } from './ride';
 import { shapeFinding, type ShapedAxis } from './shape';
-import { comparePair, verdictFinding } from './verdict';
+import { verdictFinding } from './verdict';
 
 /** What the road looks at: a part of the book. */
 export type RoadFacts = Omit<LockJudged, 'axes'> &
   ForceFacts &
   Pick<
     BookView,
-    'typedIn' | 'title' | 'settings' | 'ready' | 'proof' | 'rideCount' | 'newestRide' | 'rig'
+    'typedIn' | 'title' | 'settings' | 'ready' | 'proof' | 'rideCount' | 'newestRide' | 'rig' | 'asking'
   > & {
     axes: (AxisFacts & ShapedAxis)[];
     /** The newest of all rides, as many as are looked at, and those that are marked. */
@@ -32,7 +32,7 @@ const STATIONS: { id: StationId; name: string; find(facts: RoadFacts): Finding }
   {
     id: 'verdict',
     name: 'Verdict',
-    find: ({ rides, rideCount }) => verdictFinding(rides, rideCount, comparePair(rides)),
+    find: verdictFinding,
   },
   { id: 'card', name: 'Card', find: cardFinding },
 ];

@@ -2,7 +2,9 @@ import { compareRides, type Comparison } from '@/core/experiment/compareRides';
 import type { MeasuredLap } from '@/core/rides/measureRide';
 import type { RideRow } from '@/core/rides/rideRow';
 import { changedBetween } from '@/core/settings/setting';
-import { isShown, verdictSentence } from '@/words/verdict';
+import { capital } from '@/words/format';
+import { isShown, QUESTION_WORDS, verdictSentence } from '@/words/verdict';
+import type { Asking } from '../../model/experimentView';
 import type { Finding } from '../../model/stationHealth';
 import { markedRides } from '../markedRides';
 import { ridesCompared } from '../ridesCompared';
@@ -41,9 +43,8 @@ export function comparePair<T extends ComparedRow>(rides: readonly T[]): PairCom
 }
 
 /** What can be said of the pair, or what is missing to one. */
-export function verdictFinding(
-  rides: readonly Pick<ComparedRow, 'mark' | 'road'>[],
-  rideCount: number,
+export function pairFinding(
+  { rides, rideCount }: { rides: readonly Pick<ComparedRow, 'mark' | 'road'>[]; rideCount: number },
   pair: Pick<PairCompared<ComparedRow>, 'sides' | 'comparisons' | 'changed'> | null,
 ): Finding {
   if (!pair) {
@@ -68,4 +69,25 @@ export function verdictFinding(
   return Math.min(sides.ridesA, sides.ridesB) < 2
     ? { health: 'under-way', reason: `${said}, one ride a side`, heading }
     : { health: 'settled', reason: said, heading };
+}
+
+/** Verdict on the road: a question that is under way or not decided comes before what two rides say. */
+export function verdictFinding({
+  rides,
+  rideCount,
+  asking,
+}: {
+  rides: readonly ComparedRow[];
+  rideCount: number;
+  asking: Asking | null;
+}): Finding {
+  if (asking) {
+    const { ask } = QUESTION_WORDS[asking.question];
+    const rode =
+      asking.of === null ? `${asking.ridden} rides so far` : `${asking.ridden} of ${asking.of} rides`;
+    return asking.isOpen
+      ? { health: 'under-way', reason: capital(rode), heading: ask }
+      : { health: 'under-way', reason: 'Answered: keep it or put it back', heading: ask };
+  }
+  return pairFinding({ rides, rideCount }, comparePair(rides));
 }

@@ -13,8 +13,11 @@ import type { BookView } from '@/book/model/bookView';
 import { forceFactsOf } from '@/book/judge/force';
 import { ridePlan } from '@/book/judge/ridePlan';
 
-/** Rides of the open combination, one at a time, kept in the book when they are over. */
-export function useRide(view: BookView) {
+/**
+ * Rides of the simulated driver on a combination, one at a time, kept in the book when they are over.
+ * @param onKept hears what the ride is called in the book
+ */
+export function useSimulatedRide(view: BookView, onKept?: (rideId: string) => Promise<void>) {
   const router = useRouter();
   const [progress, setProgress] = useState<RideProgress | null>(null);
   const running = useRef<ReturnType<typeof startRide> | null>(null);
@@ -32,11 +35,13 @@ export function useRide(view: BookView) {
     running.current = ride;
     ride.done
       .then(async (log) => {
-        const head = { trackId: plan.track.id, seed, settings: view.settings, notes: log.notes };
+        const isAsked = onKept !== undefined;
+        const head = { trackId: plan.track.id, seed, settings: view.settings, notes: log.notes, isAsked };
         const columns = log.columns as Record<string, Float64Array>;
         const answer = await sendColumns('/api/rides', { head, columns });
-        const reply = answer.reply as { ok: boolean; problems?: Problem[] };
+        const reply = answer.reply as { ok: boolean; id?: string; problems?: Problem[] };
         if (!reply.ok) throw new Error((reply.problems ?? []).map(describeProblem).join(' '));
+        await onKept?.(reply.id!);
         router.refresh();
       })
       .catch((error: unknown) => {

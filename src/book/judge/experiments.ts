@@ -1,0 +1,266 @@
+import { bettingScore } from '@/core/experiment/bettingScore';
+import { sidesOf, type PairOrder } from '@/core/experiment/coinOrders';
+import { compareRides } from '@/core/experiment/compareRides';
+import {
+  blindPairs,
+  nextStep,
+  questionOf,
+  ridden,
+  searchedRides,
+  type Course,
+} from '@/core/experiment/course';
+import { findBest } from '@/core/experiment/finder/findBest';
+import { matchLogs } from '@/core/experiment/matchLogs';
+import {
+  isBlind,
+  isPairPlan,
+  settingsOf,
+  type BestPlan,
+  type Experiment,
+  type PairPlan,
+  type WhatPlan,
+} from '@/core/experiment/plan';
+import { spreadOf } from '@/core/experiment/planRides';
+import { mean } from '@/core/numeric/moments';
+import { countedValues, type RideMeasures } from '@/core/rides/measureRide';
+import { MEASURES } from '@/core/rides/measures';
+import { isSameRoad, type Road } from '@/core/rides/road';
+import { menuField } from '@/core/settings/menus';
+import { changedBetween, keyOfText, type SettingValue, type SettingValues } from '@/core/settings/setting';
+import { decimalsOf } from '@/core/response/dialect';
+import { blindSentence, searchSentence, SENTENCES, verdictSentence } from '@/words/verdict';
+import type { BookView } from '../model/bookView';
+import type {
+  ExperimentAnswer,
+  ExperimentLine,
+  ExperimentView,
+  LeftOut,
+  OwnSpread,
+  ShownStep,
+} from '../model/experimentView';
+import { settingName } from './trail';
+
+/** A ride as an experiment looks at it. */
+export interface ExperimentRide {
+  id: string;
+  road: Road;
+  measures: RideMeasures;
+}
+
+/** What an experiment is judged with. */
+export interface ExperimentFacts {
+  experiment: Experiment;
+  /** Of a blind test under way, else what its plan says. */
+  orders: readonly PairOrder[];
+  rides: ReadonlyMap<string, ExperimentRide>;
+  /** Logs that came in since it was asked, and belong to none of its rides. */
+  strayLogs: number;
+  /** Settings in force now. */
+  settings: SettingValues;
+  /** Whether the helper said that the ride at this place is loaded. */
+  isLoaded(place: number): boolean;
+  commitmentHolds: boolean | null;
+}
+
+export const courseOf = ({ experiment, orders }: Pick<ExperimentFacts, 'experiment' | 'orders'>): Course => ({
+  plan: experiment.plan.asked,
+  orders,
+  trials: experiment.trials,
+  answers: experiment.answers,
+});
+
+/** An experiment as its page shows it: nothing of a blind test that is not over tells its order. */
+export function experimentView(facts: ExperimentFacts): ExperimentView {
+  const { experiment, settings } = facts;
+  const { id, atMs, trackId, plan, state, decision, trials } = experiment;
+  const { asked } = plan;
+  const isOpen = state === 'open';
+  return {
+    id,
+    atMs,
+    question: asked.question,
+    asked,
+    trackId,
+    state,
+    decision,
+    step: isOpen ? shownStep(facts) : { kind: 'over' },
+    ridden: ridden(trials).length,
+    lost: trials.filter(({ outcome }) => outcome !== 'ridden').length,
+    commitment: plan.commitment,
+    salt: plan.salt,
+    answers: experiment.answers,
+    answer: isOpen && isBlind(asked) ? null : answerOf(facts),
+    elsewhere: isOpen ? changedElsewhere(experiment, settings) : [],
+  };
+}
+
+function shownStep(facts: ExperimentFacts): ShownStep {
+  const step = nextStep(courseOf(facts));
+  if (step.kind !== 'ride') return step;
+  if (!isBlind(facts.experiment.plan.asked)) return { ...step, isLoaded: true };
+  return { ...step, of: null, values: null, side: null, isLoaded: facts.isLoaded(step.place) };
+}
+
+/** What was set otherwise since the question was asked, beside what it is about. */
+export function changedElsewhere({ plan }: Experiment, settings: SettingValues): string[] {
+  const own = settingsOf(plan.asked);
+  return changedBetween(plan.basis, settings).filter((key) => !own.includes(key));
+}
+
+function answerOf(facts: ExperimentFacts): ExperimentAnswer {
+  const { asked } = facts.experiment.plan;
+  if (isPairPlan(asked))
+    return asked.question === 'change' ? changeAnswer(facts, asked) : blindAnswer(facts, asked);
+  return asked.question === 'best' ? bestAnswer(facts, asked) : whatAnswer(facts, asked);
+}
+
+function changeAnswer(
+  { experiment, orders, rides, strayLogs }: ExperimentFacts,
+  plan: PairPlan,
+): ExperimentAnswer {
+  const sides = sidesOf(orders);
+  const driven = ridden(experiment.trials).map(({ place, rideId }) => ({
+    place,
+    side: sides[place]!,
+    ride: rideId === null ? null : (rides.get(rideId) ?? null),
+  }));
+  const road = driven.find(({ ride }) => ride)?.ride?.road;
+  const isCounted = ({ ride }: (typeof driven)[number]) => ride !== null && isSameRoad(ride.road, road!);
+  const counted = driven.filter(isCounted).map(({ side, ride }) => ({ side, ride: ride! }));
+  const isEarly = driven.length < 2 * plan.pairs || experiment.plan.isExtended;
+  const count = (of: 'A' | 'B') => counted.filter(({ side }) => side === of).length;
+  return {
+    kind: 'change',
+    compared: compareRides(
+      counted.map(({ side, ride }) => ({ side, laps: ride.measures.laps })),
+      { isOrderKnown: true, named: plan.named ?? undefined, isEarlyLook: isEarly },
+    ),
+    sides: { ridesA: count('A'), ridesB: count('B') },
+    isEarly,
+    leftOut: driven.flatMap((one): LeftOut[] =>
+      isCounted(one) ? [] : [{ ride: one.place + 1, why: one.ride ? 'other road' : 'no log' }],
+    ),
+    strayLogs,
+    rides: counted.map(({ side, ride }) => ({ id: ride.id, side, summary: ride.measures.summary })),
+  };
+}
+
+function blindAnswer(facts: ExperimentFacts, plan: PairPlan): ExperimentAnswer {
+  const { orders, commitmentHolds } = facts;
+  return {
+    kind: 'blind',
+    score: bettingScore(questionOf(plan), blindPairs(courseOf(facts))),
+    orders: [...orders],
+    commitmentHolds,
+  };
+}
+
+function bestAnswer(facts: ExperimentFacts, plan: BestPlan): ExperimentAnswer {
+  const rides = searchedRides(courseOf(facts), plan);
+  return { kind: 'best', found: findBest(plan.settings, rides, plan.seed), rides };
+}
+
+function whatAnswer({ experiment, rides }: ExperimentFacts, { setting, back }: WhatPlan): ExperimentAnswer {
+  const values = [setting.min, setting.max, back];
+  return {
+    kind: 'what',
+    rides: ridden(experiment.trials).map(({ place, rideId }) => {
+      const said = experiment.answers.find((answer) => answer.place === place)?.said;
+      return {
+        value: values[place]!,
+        summary: (rideId && rides.get(rideId)?.measures.summary) || null,
+        wants: said?.kind === 'feel' ? (said.wants[setting.key] ?? null) : null,
+      };
+    }),
+  };
+}
+
+/** Names and values of settings in a title's own scale. */
+export function settingWords(view: Pick<BookView, 'menus'>) {
+  const field = (key: string) => menuField(view.menus, keyOfText(key));
+  const value = (key: string, v: SettingValue | null) => {
+    const of = field(key);
+    const number = v ?? of?.neutral ?? null;
+    if (Array.isArray(number)) return 'a curve';
+    if (number === null) return 'as made';
+    return of ? number.toFixed(decimalsOf(of)) : String(number);
+  };
+  return {
+    name: (key: string) => settingName(view, keyOfText(key)),
+    value,
+    /** "Brake dead zone 4, brake saturation 90". */
+    side: (side: Record<string, SettingValue | null>) =>
+      Object.entries(side)
+        .map(([key, v]) => `${settingName(view, keyOfText(key))} ${value(key, v)}`)
+        .join(', '),
+  };
+}
+
+/** The one sentence of an experiment. */
+export function experimentSentence(view: Pick<BookView, 'menus'>, shown: ExperimentView): string {
+  const { answer, asked, state } = shown;
+  const words = settingWords(view);
+  const isGivenUp = state === 'given up';
+  if (!answer) return SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1);
+  switch (answer.kind) {
+    case 'change':
+      return verdictSentence(answer.compared.measures, answer.sides);
+    case 'blind':
+      return answer.orders.length === 0 && isGivenUp
+        ? SENTENCES.ordersLost()
+        : answer.commitmentHolds === false
+          ? SENTENCES.commitmentBroken()
+          : blindSentence(asked.question as PairPlan['question'], answer.score, isGivenUp);
+    case 'best':
+      return searchSentence(
+        answer.found,
+        shown.ridden,
+        isGivenUp,
+        (key) => words.name(key).toLowerCase(),
+        (key, v) => words.value(key, v),
+      );
+    case 'what': {
+      const { setting } = asked as WhatPlan;
+      const name = words.name(setting.key);
+      return answer.rides.some(({ summary }) => summary)
+        ? SENTENCES.whatRidden(
+            name,
+            words.value(setting.key, setting.min),
+            words.value(setting.key, setting.max),
+          )
+        : SENTENCES.whatUnlogged(name);
+    }
+  }
+}
+
+export const experimentLine = (view: Pick<BookView, 'menus'>, shown: ExperimentView): ExperimentLine => ({
+  id: shown.id,
+  atMs: shown.atMs,
+  question: shown.question,
+  settings: settingsOf(shown.asked).map((key) => settingName(view, keyOfText(key))),
+  state: shown.state,
+  decision: shown.decision,
+  sentence: experimentSentence(view, shown),
+});
+
+/** How much this driver's laps spread by themselves on a road, from rides of it. */
+export function ownSpread(rides: readonly ExperimentRide[], road: Road): OwnSpread {
+  const here = rides.filter((ride) => isSameRoad(ride.road, road));
+  const values = (name: (typeof MEASURES)[number]) =>
+    here.map(({ measures }) => countedValues(measures.laps, name));
+  const lapTimes = values(MEASURES[0]!).flat();
+  return {
+    rides: here.length,
+    lapS: lapTimes.length > 0 ? mean(lapTimes) : null,
+    of: Object.fromEntries(
+      MEASURES.flatMap((measure) => {
+        const spread = spreadOf(values(measure));
+        return spread && spread.sigma > 0 ? [[measure.name, spread]] : [];
+      }),
+    ),
+  };
+}
+
+/** Rides that were booked in a title get their logs by when they were driven. */
+export const logsFor = (experiment: Experiment, logs: readonly { id: string; atMs: number }[]) =>
+  matchLogs(experiment.atMs, ridden(experiment.trials), logs);

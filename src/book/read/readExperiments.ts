@@ -1,0 +1,133 @@
+import 'server-only';
+import { createHash } from 'node:crypto';
+import { committedText } from '@/core/experiment/coinOrders';
+import { nextStep, ridden } from '@/core/experiment/course';
+import type { Combination } from '@/core/settings/scope';
+import { keyText, sameValue } from '@/core/settings/setting';
+import { listChanges } from '@/data/changes';
+import type { Database } from '@/data/database';
+import { experimentOf, newestExperiments, openExperiment, type ExperimentRow } from '@/data/experiments';
+import { newestLogs } from '@/data/rides';
+import { experimentLine, experimentView, logsFor, ownSpread, settingWords } from '../judge/experiments';
+import { comparePair, pairFinding } from '../judge/road/verdict';
+import { changeItem } from '../judge/trail';
+import type { BookView, TrailChange } from '../model/bookView';
+import type { Asking, ExperimentView, HelperView, RecentChange, VerdictView } from '../model/experimentView';
+import type { Here } from './here';
+import { ridesShown, rideViewsOf } from './readRides';
+import { changesIn } from './readTrail';
+
+/** So many questions are listed. */
+const LISTED = 8;
+/** So many logs are looked through for those of a question. */
+const LOGS_LOOKED_AT = 60;
+
+/** What Verdict's first page shows: the question under way, those before it, and this driver's own spread on this road. */
+export async function verdictView(here: Here, view: BookView): Promise<VerdictView> {
+  const { book, combination } = here;
+  const [rows, { rides }] = await Promise.all([
+    newestExperiments(book, combination, LISTED),
+    ridesShown(book, combination),
+  ]);
+  const shown = await Promise.all(rows.map((row) => viewOf(here, view, row)));
+  return {
+    open: shown.find(({ state }) => state === 'open') ?? null,
+    past: shown.filter(({ state }) => state !== 'open').map((one) => experimentLine(view, one)),
+    spread: ownSpread(rides, { kind: 'described', id: view.trackId }),
+    recent: recentChanges(view, changesIn(await listChanges(book, here.rig.id), combination)),
+    pair: comparePair(rides) && pairFinding({ rides, rideCount: view.rideCount }, comparePair(rides)).heading,
+  };
+}
+
+/** So many changes are offered. */
+const RECENT = 6;
+
+/** The newest changes that hold, one of each setting: what it was before the last one, and is. */
+function recentChanges(view: BookView, changes: readonly TrailChange[]): RecentChange[] {
+  const seen = new Set<string>();
+  return changes
+    .toReversed()
+    .flatMap((change) => {
+      const key = keyText(change.key);
+      if (!change.live || seen.has(key) || sameValue(change.from, change.to)) return [];
+      seen.add(key);
+      if (Array.isArray(change.from) || Array.isArray(change.to)) return [];
+      return [{ id: change.id, what: changeItem(view, change).what, key, from: change.from, to: change.to }];
+    })
+    .slice(0, RECENT);
+}
+
+/** The question that the road speaks of: the one under way, or the last one where nothing was decided yet. */
+export async function askingIn(book: Database, combination: Combination): Promise<Asking | null> {
+  const [newest] = await newestExperiments(book, combination, 1);
+  const row = (await openExperiment(book, combination)) ?? newest;
+  if (!row || row.state === 'given up') return null;
+  const { asked } = row.plan;
+  if (row.state === 'over' && (row.decision !== null || asked.question === 'what')) return null;
+  return {
+    question: asked.question,
+    isOpen: row.state === 'open',
+    ridden: ridden(row.trials).length,
+    of: asked.question === 'change' ? 2 * asked.pairs : asked.question === 'what' ? 3 : null,
+  };
+}
+
+/** What a helper has to load, and nothing else; `null` where nothing is to be loaded now. */
+export async function readHelper(here: Here, view: BookView, id: string): Promise<HelperView | null> {
+  const row = await experimentOf(here.book, here.combination, id);
+  if (!row?.sealed || row.state !== 'open') return null;
+  const step = nextStep({
+    plan: row.plan.asked,
+    orders: row.sealed.orders,
+    trials: row.trials,
+    answers: row.answers,
+  });
+  if (step.kind !== 'ride') return { id, step: null };
+  const { loaded } = row.sealed;
+  const said = loaded?.place === step.place ? loaded.what : null;
+  const words = settingWords(view);
+  const values = Object.entries(step.values).map(([key, value]) => ({
+    name: words.name(key),
+    neutral: words.value(key, null),
+    value: words.value(key, value),
+  }));
+  return { id, step: { place: step.place, said, values } };
+}
+
+/** One question of a combination; `null` where there is none of that name. */
+export async function readExperiment(here: Here, view: BookView, id: string): Promise<ExperimentView | null> {
+  const row = await experimentOf(here.book, here.combination, id);
+  return row && viewOf(here, view, row);
+}
+
+async function viewOf(
+  { book, combination }: Here,
+  view: BookView,
+  row: ExperimentRow,
+): Promise<ExperimentView> {
+  const { plan, trials, sealed } = row;
+  const ids = trials.flatMap(({ rideId }) => rideId ?? []);
+  const isByLogs = plan.asked.way === 'title' && plan.asked.question === 'change';
+  const [rides, logs] = await Promise.all([
+    rideViewsOf(book, combination, ids),
+    isByLogs ? newestLogs(book, combination, LOGS_LOOKED_AT) : [],
+  ]);
+  const { strayLogs, matched } = logsFor(row, logs);
+  return experimentView({
+    experiment: row,
+    orders: sealed?.orders ?? plan.orders ?? [],
+    rides,
+    strayLogs: row.state === 'open' ? strayLogs.length + matched.length : 0,
+    settings: view.settings,
+    isLoaded: (place) => sealed?.loaded?.place === place && sealed.loaded.what === 'ride',
+    commitmentHolds: holds(row),
+  });
+}
+
+/** Whether the orders that were told are those that were promised; `null` where nothing was, or nothing is told yet. */
+function holds({ plan: { orders, salt, commitment } }: ExperimentRow): boolean | null {
+  if (commitment === null || orders === null || salt === null) return null;
+  return sha256(committedText(orders, salt)) === commitment;
+}
+
+export const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');

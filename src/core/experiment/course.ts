@@ -1,0 +1,122 @@
+import type { SettingValue } from '../settings/setting';
+import { bettingScore, type BlindPair, type BlindQuestion } from './bettingScore';
+import { sidesOf, type PairOrder } from './coinOrders';
+import type { FinderRide } from './finder/answers';
+import { findBest } from './finder/findBest';
+import {
+  isPairPlan,
+  type Answer,
+  type BestPlan,
+  type ExperimentPlan,
+  type PairPlan,
+  type Trial,
+} from './plan';
+
+/** What is to be done next. */
+export type Step =
+  /** Ride: at most so many of them, `null` where that is not known; with these values, one side of a pair. */
+  | {
+      kind: 'ride';
+      place: number;
+      of: number | null;
+      values: Record<string, SettingValue | null>;
+      side: 'A' | 'B' | null;
+    }
+  /** Say: which of the last two; or how the last ride felt, against the one before where there is one. */
+  | { kind: 'answer'; ask: 'which' | 'better' | 'feel'; place: number; isFirst: boolean }
+  | { kind: 'over' };
+
+/** What an experiment has come to. */
+export interface Course {
+  plan: ExperimentPlan;
+  /** Of the pairs; of a blind test only the server knows them before the last answer. */
+  orders: readonly PairOrder[];
+  trials: readonly Trial[];
+  answers: readonly Answer[];
+}
+
+/** The rides that count, in order: the last word on each place is what holds. */
+export const ridden = (trials: readonly Trial[]): Trial[] =>
+  trials.filter(({ outcome }) => outcome === 'ridden').toSorted((a, b) => a.place - b.place);
+
+/** What comes next. A ride that went wrong is driven again; nothing is asked twice. */
+export function nextStep(course: Course): Step {
+  const { plan } = course;
+  if (isPairPlan(plan))
+    return plan.question === 'change' ? nextOfChange(course, plan) : nextOfBlind(course, plan);
+  return plan.question === 'best' ? nextOfSearch(course, plan) : nextOfWhat(course, plan);
+}
+
+function rideOfPair({ orders }: Course, plan: PairPlan, place: number): Step {
+  const side = sidesOf(orders)[place]!;
+  return { kind: 'ride', place, of: 2 * plan.pairs, values: side === 'A' ? plan.a : plan.b, side };
+}
+
+function nextOfChange(course: Course, plan: PairPlan): Step {
+  const place = ridden(course.trials).length;
+  return place >= 2 * plan.pairs ? { kind: 'over' } : rideOfPair(course, plan, place);
+}
+
+function nextOfBlind(course: Course, plan: PairPlan): Step {
+  const place = ridden(course.trials).length;
+  const answered = course.answers.length;
+  if (place === 2 * (answered + 1))
+    return {
+      kind: 'answer',
+      ask: plan.question === 'tell' ? 'which' : 'better',
+      place: answered,
+      isFirst: answered === 0,
+    };
+  const { verdict } = bettingScore(questionOf(plan), blindPairs(course));
+  const isOver = verdict !== 'open' || answered >= plan.pairs;
+  return isOver && place === 2 * answered ? { kind: 'over' } : rideOfPair(course, plan, place);
+}
+
+export const questionOf = ({ question }: PairPlan): BlindQuestion =>
+  question === 'tell' ? 'which' : 'better';
+
+/** The answered pairs as they are scored. */
+export function blindPairs({ orders, answers }: Pick<Course, 'orders' | 'answers'>): BlindPair[] {
+  return inOrder(answers).flatMap(({ place, said }): BlindPair[] => {
+    const order = orders[place];
+    if (said.kind !== 'pair' || !order) return [];
+    return [{ order, answer: said.noticed ? 'none' : said.answer, sure: said.sure }];
+  });
+}
+
+const inOrder = (answers: readonly Answer[]) => answers.toSorted((a, b) => a.place - b.place);
+
+function nextOfSearch(course: Course, plan: BestPlan): Step {
+  const place = ridden(course.trials).length;
+  if (course.answers.length < place)
+    return { kind: 'answer', ask: 'feel', place: place - 1, isFirst: place === 1 };
+  const { next } = findBest(plan.settings, searchedRides(course, plan), plan.seed);
+  return next ? { kind: 'ride', place, of: null, values: next, side: null } : { kind: 'over' };
+}
+
+/**
+ * The rides of a search with what was said of them. What was ridden follows from what was said before: each ride is the one
+ * that the search asked for then.
+ */
+export function searchedRides({ answers }: Pick<Course, 'answers'>, plan: BestPlan): FinderRide[] {
+  const rides: FinderRide[] = [];
+  for (const { said } of inOrder(answers)) {
+    if (said.kind !== 'feel') continue;
+    const { next } = findBest(plan.settings, rides, plan.seed);
+    if (!next) break;
+    rides.push({ values: next, better: rides.length === 0 ? null : said.better, wants: said.wants });
+  }
+  return rides;
+}
+
+const WHAT_RIDES = 3;
+
+function nextOfWhat({ trials, answers }: Course, plan: Extract<ExperimentPlan, { question: 'what' }>): Step {
+  const place = ridden(trials).length;
+  const { setting, back } = plan;
+  if (plan.way !== 'simulated' && answers.length < place)
+    return { kind: 'answer', ask: 'feel', place: place - 1, isFirst: place === 1 };
+  if (place >= WHAT_RIDES) return { kind: 'over' };
+  const values = { [setting.key]: [setting.min, setting.max, back][place]! };
+  return { kind: 'ride', place, of: WHAT_RIDES, values, side: null };
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { helperLoaded } from '@/book/write/experiments';
+import type { HelperView } from '@/book/model/experimentView';
+import { told } from '@/parts/told';
+import { Button } from '@/ui/Button';
+import { Notices } from '@/ui/notices';
+
+/** How often it asks whether the driver is done. */
+const LOOK_MS = 2000;
+
+/** The helper's window: what to load, and nothing else that could be done. */
+export function HelperScreen({ helper }: { helper: HelperView | null }) {
+  const router = useRouter();
+  const [isBusy, setBusy] = useState(false);
+  const isWaiting = helper !== null && (helper.step === null || helper.step.said === 'ride');
+  useEffect(() => {
+    if (!isWaiting) return;
+    const timer = setInterval(() => router.refresh(), LOOK_MS);
+    return () => clearInterval(timer);
+  }, [isWaiting, router]);
+  const say = async (place: number, what: 'neutral' | 'ride') => {
+    setBusy(true);
+    told(await helperLoaded({ id: helper!.id, place, what }));
+    setBusy(false);
+  };
+  const step = helper?.step ?? null;
+  return (
+    <main className="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-6 p-8">
+      <p className="text-muted">Helper’s window: keep it out of the driver’s sight, and say nothing of it.</p>
+      {helper === null ? (
+        <h1 className="text-3xl font-bold">Nothing is to be loaded: the test is over, or there is none</h1>
+      ) : step === null ? (
+        <h1 className="text-3xl font-bold">The driver answers. Wait</h1>
+      ) : step.said === 'ride' ? (
+        <h1 className="text-3xl font-bold">Ride {step.place + 1} is loaded. The driver drives</h1>
+      ) : (
+        <>
+          <h1 className="text-3xl font-bold">
+            Ride {step.place + 1}: load {step.said === null ? 'the neutral values' : 'these'}
+          </h1>
+          <dl className="grid gap-3">
+            {step.values.map(({ name, neutral, value }) => (
+              <div key={name} className="flex items-baseline justify-between gap-6 border-b border-line pb-2">
+                <dt className="text-xl">{name}</dt>
+                <dd className="font-mono text-4xl font-bold">{step.said === null ? neutral : value}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="text-muted">
+            {step.said === null
+              ? 'Neutral first, every time, also where nothing changes: so that nobody hears what is loaded.'
+              : 'Take as long over it as always.'}
+          </p>
+          <Button
+            look="next"
+            className="min-h-16 text-xl"
+            disabled={isBusy}
+            onClick={() => void say(step.place, step.said === null ? 'neutral' : 'ride')}
+          >
+            Loaded
+          </Button>
+        </>
+      )}
+      <Notices />
+    </main>
+  );
+}

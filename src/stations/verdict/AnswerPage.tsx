@@ -1,0 +1,205 @@
+'use client';
+
+import { TRACKS } from '@/catalog/tracks';
+import { isPairPlan, settingsOf } from '@/core/experiment/plan';
+import { decide, rideOn } from '@/book/write/experiments';
+import { experimentSentence, settingWords } from '@/book/judge/experiments';
+import { settingNames } from '@/book/judge/trail';
+import { roadMap } from '@/book/judge/roadMap';
+import { trackOf } from '@/book/judge/trackOf';
+import type { BookView } from '@/book/model/bookView';
+import type { ExperimentView } from '@/book/model/experimentView';
+import { told } from '@/parts/told';
+import { Button } from '@/ui/Button';
+import { downloadText } from '@/ui/download';
+import { LinkButton } from '@/ui/LinkButton';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { moment } from '@/words/format';
+import {
+  comparisonWarning,
+  crossCheckText,
+  missingText,
+  QUESTION_WORDS,
+  SENTENCES,
+  trustSentence,
+} from '@/words/verdict';
+import { AlongRoad } from './AlongRoad';
+import { AnswerPicture } from './AnswerPicture';
+import { useRouter } from 'next/navigation';
+
+/** One sentence, one picture, and the three things to do: keep, put back, ride on. */
+export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentView }) {
+  const { answer } = shown;
+  const names = settingNames(view, settingsOf(shown.asked));
+  return (
+    <StationPage
+      finding={experimentSentence(view, shown)}
+      subtitle={
+        answer?.kind === 'change'
+          ? trustSentence(answer.compared.measures, answer.sides, { isEarly: answer.isEarly })
+          : `${QUESTION_WORDS[shown.question].ask} ${names}, ${moment(shown.atMs)}.`
+      }
+      next={<Decide view={view} shown={shown} />}
+    >
+      <AnswerPicture view={view} shown={shown} />
+      {answer?.kind === 'change' && answer.rides.length > 1 && (
+        <AlongRoad id={shown.id} rides={answer.rides.length} map={roadMap(roadAsked(view, shown))} />
+      )}
+      <Remarks view={view} shown={shown} />
+    </StationPage>
+  );
+}
+
+/** The road of the question; one's own is known to the page only while it is open. */
+const roadAsked = (view: BookView, { trackId }: ExperimentView) =>
+  TRACKS.find(({ id }) => id === trackId) ?? trackOf(view);
+
+function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
+  const router = useRouter();
+  const { asked, answer, id, decision } = shown;
+  const words = settingWords(view);
+  const why = `${QUESTION_WORDS[shown.question].ask} ${experimentSentence(view, shown)}.`.slice(0, 900);
+  const say = (what: 'kept' | 'put back') =>
+    void decide(id, what, why).then((reply) => told(reply, what === 'kept' ? 'Kept' : 'Put back'));
+  const kept = isPairPlan(asked)
+    ? `B: ${words.side(asked.b)}`
+    : answer?.kind === 'best'
+      ? words.side(
+          Object.fromEntries(Object.entries(answer.found.best).map(([key, { value }]) => [key, value])),
+        )
+      : null;
+  const before = isPairPlan(asked) ? `A: ${words.side(asked.a)}` : 'what it was before';
+  const isFound = answer?.kind !== 'best' || answer.found.state === 'found';
+  return (
+    <>
+      {kept !== null && isFound && (
+        <NextStep
+          number={1}
+          title={decision === 'kept' ? 'Kept' : 'Keep it'}
+          actions={
+            <Button look={decision ? 'plain' : 'next'} onClick={() => say('kept')}>
+              Keep {isPairPlan(asked) ? 'B' : 'it'}
+            </Button>
+          }
+        >
+          {kept}
+        </NextStep>
+      )}
+      {asked.question !== 'what' && (
+        <NextStep
+          number={2}
+          title={decision === 'put back' ? 'Put back' : 'Or put back'}
+          actions={<Button onClick={() => say('put back')}>Put back {isPairPlan(asked) ? 'A' : ''}</Button>}
+        >
+          {before}
+        </NextStep>
+      )}
+      <NextStep
+        number={3}
+        title="Or ride on"
+        actions={
+          <>
+            {asked.question === 'change' && (
+              <Button
+                onClick={() =>
+                  void rideOn(id, 2).then((reply) => {
+                    if (told(reply, 'Two more pairs, in an order drawn now')) router.push('/verdict');
+                  })
+                }
+              >
+                Two more pairs
+              </Button>
+            )}
+            <LinkButton href="/verdict">Another question</LinkButton>
+          </>
+        }
+      >
+        {asked.question === 'change'
+          ? 'More laps show smaller differences; looked at again, a claim has to be surer (2 %).'
+          : 'What is decided lies on the trail, and can be put back from there.'}
+      </NextStep>
+      {answer?.kind === 'blind' && answer.orders.length > 0 && <Check shown={shown} />}
+    </>
+  );
+}
+
+/** The orders, the salt and the fingerprint, to check by oneself. */
+function Check({ shown }: { shown: ExperimentView }) {
+  const { answer, asked, commitment, salt } = shown;
+  if (answer?.kind !== 'blind' || !isPairPlan(asked) || !salt || !commitment) return null;
+  const pairs = shown.answers.flatMap(({ place, said }) =>
+    said.kind === 'pair'
+      ? [{ order: answer.orders[place], answer: said.noticed ? 'none' : said.answer, sure: said.sure }]
+      : [],
+  );
+  const file = {
+    format: 'pebble-road/blind',
+    version: 1,
+    question: asked.question === 'tell' ? 'which' : 'better',
+    salt,
+    commitment,
+    drawn: answer.orders,
+    pairs,
+  };
+  return (
+    <NextStep
+      number={4}
+      title="Check the orders"
+      actions={
+        <Button
+          onClick={() =>
+            downloadText('test.blind.json', `${JSON.stringify(file, null, 2)}\n`, 'application/json')
+          }
+        >
+          Save as a file
+        </Button>
+      }
+    >
+      {answer.commitmentHolds ? SENTENCES.commitmentHolds() : SENTENCES.commitmentBroken()} SHA-256 of{' '}
+      <span className="font-mono text-sm break-all">
+        {answer.orders.join(',')}:{salt}
+      </span>{' '}
+      is <span className="font-mono text-sm break-all">{commitment}</span>.
+    </NextStep>
+  );
+}
+
+/** What speaks against taking it at its word. */
+function Remarks({ view, shown }: { view: BookView; shown: ExperimentView }) {
+  const { answer } = shown;
+  const words = settingWords(view);
+  const said =
+    answer?.kind === 'change'
+      ? [
+          crossCheckText(answer.compared),
+          ...answer.compared.warnings.map(comparisonWarning),
+          ...answer.leftOut.map(({ ride, why }) =>
+            why === 'no log' ? SENTENCES.noLog(ride) : SENTENCES.otherRoad(ride),
+          ),
+          ...(answer.strayLogs > 0 ? [SENTENCES.strayLogs(answer.strayLogs)] : []),
+          ...answer.compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
+        ]
+      : answer?.kind === 'best'
+        ? [
+            ...Object.entries(answer.found.jnd).map(([key, jnd]) =>
+              SENTENCES.jnd(`${jnd.toFixed(1)} of ${words.name(key).toLowerCase()}`),
+            ),
+            ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
+              SENTENCES.apart(
+                words.name(key).toLowerCase(),
+                words.value(key, preferred),
+                words.value(key, wished),
+              ),
+            ),
+          ]
+        : [];
+  const all = said.filter((one) => one !== null);
+  if (all.length === 0) return null;
+  return (
+    <ul className="mt-6 max-w-2xl list-disc pl-5 text-[15px] text-muted">
+      {all.map((one) => (
+        <li key={one}>{one}</li>
+      ))}
+    </ul>
+  );
+}

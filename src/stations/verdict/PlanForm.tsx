@@ -1,0 +1,365 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { DIMENSIONS, type Dimension } from '@/core/experiment/pairedRatings';
+import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
+import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
+import { lapsToShow, MOST_PAIRS, outlook, pairsToShow, USUAL_PLAN } from '@/core/experiment/planRides';
+import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
+import { askQuestion } from '@/book/write/experiments';
+import { askableSettings, type AskableSetting } from '@/book/judge/askable';
+import type { BookView } from '@/book/model/bookView';
+import type { OwnSpread, VerdictView } from '@/book/model/experimentView';
+import { Choice } from '@/parts/Choice';
+import { told } from '@/parts/told';
+import { Button } from '@/ui/Button';
+import { NumberField, SelectField } from '@/ui/fields';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { QUESTION_WORDS, SENTENCES, WAY_WORDS } from '@/words/verdict';
+
+const WAYS_OF: Record<Question, readonly Way[]> = {
+  change: ['simulated', 'title'],
+  tell: ['helper'],
+  like: ['helper'],
+  best: ['title'],
+  what: ['title', 'simulated'],
+};
+const USUAL_LAP_S = 100;
+
+/** What is asked, of which setting, and what it is for; what it takes and can show is said at once. */
+export function PlanForm({
+  view,
+  verdict,
+  question,
+}: {
+  view: BookView;
+  verdict: VerdictView;
+  question: Question;
+}) {
+  const router = useRouter();
+  const all = askableSettings(view);
+  const recent = verdict.recent.filter(({ key }) => all.some((one) => one.key === key));
+  const [key, setKey] = useState(recent[0]?.key ?? all[0]?.key ?? '');
+  const setting = all.find((one) => one.key === key);
+  const [values, setValues] = useState<Record<string, { a: number | null; b: number | null }>>({});
+  const [more, setMore] = useState<string[]>([]);
+  const [way, setWay] = useState<Way>(() => usualWay(view, question));
+  const [pairs, setPairs] = useState(USUAL_PLAN.pairs);
+  const [laps, setLaps] = useState(USUAL_PLAN.lapsPerRide);
+  const [named, setNamed] = useState<MeasureName | ''>(question === 'change' ? 'lapTimeS' : '');
+  const [dimension, setDimension] = useState<Dimension | ''>('');
+  const [isBusy, setBusy] = useState(false);
+  const isPair = question === 'change' || question === 'tell' || question === 'like';
+  const changed = recent.find((one) => one.key === key);
+  const sides = setting && {
+    a:
+      values[key]?.a ??
+      numberOf(changed ? changed.from : null) ??
+      (changed ? setting.field.neutral : setting.value),
+    b: values[key]?.b ?? numberOf(changed?.to ?? null) ?? other(setting),
+  };
+  const put = (side: 'a' | 'b', value: number | null) =>
+    setValues({ ...values, [key]: { a: sides!.a, b: sides!.b, [side]: value } });
+  const searched = [key, ...more];
+  const start = async () => {
+    if (!setting || !sides) return;
+    setBusy(true);
+    const plan = planOf(question, { setting, sides, all, searched, way, pairs, laps, named, dimension });
+    const done = told(await askQuestion(plan));
+    setBusy(false);
+    if (done) router.push('/verdict');
+  };
+  return (
+    <StationPage
+      finding={QUESTION_WORDS[question].ask}
+      subtitle={QUESTION_WORDS[question].about}
+      next={
+        <NextStep
+          number={1}
+          title={isPair ? 'The order is drawn now' : 'The first ride'}
+          actions={
+            <>
+              <Button
+                look="next"
+                disabled={!setting || isBusy || !canRide(view, way)}
+                onClick={() => void start()}
+              >
+                Start
+              </Button>
+              <Link
+                href="/verdict"
+                className="inline-flex min-h-11 items-center px-2 font-semibold text-muted underline-offset-4 hover:underline"
+              >
+                Another question
+              </Link>
+            </>
+          }
+        >
+          {whatItTakes(question, { pairs, laps, named, searched: searched.length }, verdict.spread)}
+          {!canRide(view, way) && (
+            <span className="mt-2 block text-rust">
+              Measure the brake first: the simulated driver rides through it.
+            </span>
+          )}
+          {question === 'change' && way === 'title' && (
+            <span className="mt-2 block">
+              Logs are matched by when they were driven: take the evening’s files in under Ride.
+            </span>
+          )}
+          {way === 'helper' && (
+            <span className="mt-2 block">
+              Somebody else opens the helper’s window, on another screen, and loads what it says.
+            </span>
+          )}
+        </NextStep>
+      }
+    >
+      <div className="grid max-w-2xl gap-4">
+        <SelectField
+          label="Setting"
+          value={key}
+          options={[
+            ...recent.map((one) => ({ value: one.key, name: `${one.what} (changed last)` })),
+            ...all
+              .filter((one) => !recent.some((r) => r.key === one.key))
+              .map((one) => ({ value: one.key, name: one.name })),
+          ]}
+          onChange={setKey}
+        />
+        {setting && sides && isPair && (
+          <div className="grid gap-4 sm:grid-cols-2">
+            <NumberField
+              label="A"
+              isStacked
+              unit={setting.field.unit ?? ''}
+              value={sides.a}
+              onChange={(v) => put('a', v)}
+            />
+            <NumberField
+              label="B"
+              isStacked
+              unit={setting.field.unit ?? ''}
+              value={sides.b}
+              onChange={(v) => put('b', v)}
+            />
+          </div>
+        )}
+        {setting && (
+          <p className="text-sm text-muted">
+            {setting.name} goes from {setting.field.min} to {setting.field.max} in steps of{' '}
+            {setting.field.step}; it is {setting.value} now.
+          </p>
+        )}
+        {question === 'best' && <MoreSettings all={all} chosen={searched} onChange={setMore} />}
+        {question === 'change' && (
+          <SelectField<MeasureName | ''>
+            label="What it is for"
+            value={named}
+            options={[
+              ...MEASURES_SHOWN.map(({ name, label }) => ({ value: name, name: label })),
+              { value: '', name: 'nothing in particular: all measures' },
+            ]}
+            onChange={setNamed}
+          />
+        )}
+        {isPair && way !== 'simulated' && (
+          <SelectField<Dimension | ''>
+            label="Feel it is for"
+            value={dimension}
+            options={[
+              { value: '', name: 'not rated' },
+              ...Object.entries(DIMENSIONS).map(([value, name]) => ({ value: value as Dimension, name })),
+            ]}
+            onChange={setDimension}
+          />
+        )}
+        {WAYS_OF[question].length > 1 && (
+          <Row label="Ridden by">
+            {WAYS_OF[question].map((one) => (
+              <Choice key={one} isOn={way === one} onClick={() => setWay(one)}>
+                {WAY_WORDS[one]}
+              </Choice>
+            ))}
+          </Row>
+        )}
+        {question === 'change' && (
+          <Row label="Pairs">
+            {[2, 3, 4, 6, 8, 12]
+              .filter((n) => n <= MOST_PAIRS)
+              .map((n) => (
+                <Choice key={n} isOn={pairs === n} onClick={() => setPairs(n)}>
+                  {n}
+                </Choice>
+              ))}
+          </Row>
+        )}
+        <Row label="Laps a ride">
+          {[1, 2, 3, 5].map((n) => (
+            <Choice key={n} isOn={laps === n} onClick={() => setLaps(n)}>
+              {n}
+            </Choice>
+          ))}
+        </Row>
+      </div>
+    </StationPage>
+  );
+}
+
+function Row({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <div
+      role="group"
+      aria-label={label}
+      className="grid gap-1 gap-x-3 sm:grid-cols-[8.5rem_1fr] sm:items-center"
+    >
+      <span className="text-[15px]">{label}</span>
+      <span className="flex flex-wrap gap-2">{children}</span>
+    </div>
+  );
+}
+
+const MOST_SEARCHED = 3;
+
+function MoreSettings({
+  all,
+  chosen,
+  onChange,
+}: {
+  all: AskableSetting[];
+  chosen: string[];
+  onChange(more: string[]): void;
+}) {
+  const more = chosen.slice(1);
+  const free = all.filter(({ key }) => !chosen.includes(key));
+  return (
+    <>
+      {more.map((key, i) => (
+        <SelectField
+          key={key}
+          label={`And setting ${i + 2}`}
+          value={key}
+          options={[
+            { value: '', name: 'none' },
+            ...all
+              .filter((one) => one.key === key || free.includes(one))
+              .map((one) => ({ value: one.key, name: one.name })),
+          ]}
+          onChange={(to) => onChange(more.flatMap((one, k) => (k !== i ? [one] : to === '' ? [] : [to])))}
+        />
+      ))}
+      {chosen.length < MOST_SEARCHED && free[0] && (
+        <Button className="justify-self-start" onClick={() => onChange([...more, free[0]!.key])}>
+          Search another one with it
+        </Button>
+      )}
+    </>
+  );
+}
+
+const numberOf = (value: unknown): number | null => (typeof value === 'number' ? value : null);
+
+/** A value that can be told from the one that is set: a tenth of the range away. */
+function other({ field, value }: AskableSetting): number {
+  const steps = Math.max(1, Math.round((field.max - field.min) / 10 / field.step));
+  const up = value + steps * field.step;
+  return Number((up <= field.max ? up : value - steps * field.step).toFixed(9));
+}
+
+const canRide = (view: BookView, way: Way) =>
+  way !== 'simulated' || view.axes.some(({ axis, capture }) => axis === 'brake' && capture !== null);
+
+const usualWay = (view: BookView, question: Question): Way =>
+  WAYS_OF[question].find((way) => canRide(view, way)) ?? WAYS_OF[question][0]!;
+
+interface Chosen {
+  setting: AskableSetting;
+  sides: { a: number; b: number };
+  all: AskableSetting[];
+  searched: string[];
+  way: Way;
+  pairs: number;
+  laps: number;
+  named: MeasureName | '';
+  dimension: Dimension | '';
+}
+
+function planOf(question: Question, chosen: Chosen): ExperimentPlan {
+  const { setting, sides, all, searched, way, pairs, laps, named, dimension } = chosen;
+  const rangeOf = ({ key, field: { min, max, step } }: AskableSetting) => ({ key, min, max, step });
+  if (question === 'best')
+    return {
+      question,
+      way: 'title',
+      settings: searched.map((key) => rangeOf(all.find((one) => one.key === key)!)),
+      seed: Math.floor(Math.random() * 0xffff_ffff),
+      lapsPerRide: laps,
+    };
+  if (question === 'what')
+    return {
+      question,
+      way: way === 'simulated' ? 'simulated' : 'title',
+      setting: rangeOf(setting),
+      back: setting.value,
+      lapsPerRide: laps,
+    };
+  return {
+    question,
+    way,
+    a: { [setting.key]: sides.a },
+    b: { [setting.key]: sides.b },
+    pairs: question === 'change' ? pairs : MOST_BLIND_PAIRS,
+    lapsPerRide: laps,
+    named: named === '' ? null : named,
+    dimension: dimension === '' ? null : dimension,
+  };
+}
+
+/** A difference that drivers ask about; where it takes long, that is said. */
+const TENTH_S = 0.1;
+
+function whatItTakes(
+  question: Question,
+  {
+    pairs,
+    laps,
+    named,
+    searched,
+  }: { pairs: number; laps: number; named: MeasureName | ''; searched: number },
+  { of, lapS }: OwnSpread,
+) {
+  if (question === 'best') return `${SENTENCES.planSearch(searched)}.`;
+  if (question === 'what') return `${SENTENCES.planWhat()}.`;
+  if (question !== 'change') return `${SENTENCES.planBlind(MOST_BLIND_PAIRS)}.`;
+  const measure = MEASURES_SHOWN.find(({ name }) => name === (named || 'lapTimeS'))!;
+  const spread = of[measure.name];
+  const plan = { pairs, lapsPerRide: laps };
+  const seen = outlook(
+    plan,
+    spread ?? { sigma: 1, upper: 1, df: 1 },
+    named ? 1 : MEASURES_SHOWN.length,
+    lapS ?? USUAL_LAP_S,
+  );
+  const takes = SENTENCES.planTakes(plan, seen.minutes);
+  if (!spread) return `${takes}; ${SENTENCES.planUnknown()}.`;
+  if (!Number.isFinite(seen.visible)) return `${takes}. ${SENTENCES.tooFewWhy()}`;
+  const measures = named ? 1 : MEASURES_SHOWN.length;
+  const hard =
+    measure.name === 'lapTimeS' && seen.visible > TENTH_S
+      ? ` ${tenthTakes(measure, spread.sigma, laps, measures)}.`
+      : '';
+  return `${takes}: ${SENTENCES.planShows(measure, seen)}.${hard}`;
+}
+
+function tenthTakes(
+  measure: (typeof MEASURES_SHOWN)[number],
+  sigma: number,
+  laps: number,
+  measures: number,
+): string {
+  const pairs = pairsToShow(TENTH_S / sigma, laps, measures);
+  return pairs === null
+    ? SENTENCES.planHard(measure, TENTH_S, lapsToShow(TENTH_S / sigma, measures))
+    : SENTENCES.planPairs(measure, TENTH_S, pairs);
+}

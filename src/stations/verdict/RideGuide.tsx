@@ -1,0 +1,292 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { Said, TrialOutcome } from '@/core/experiment/plan';
+import { settingsOf } from '@/core/experiment/plan';
+import { bookTrial, endEarly, rate, sayAnswer, takeLogs } from '@/book/write/experiments';
+import { experimentSentence, settingWords } from '@/book/judge/experiments';
+import { settingNames } from '@/book/judge/trail';
+import { roadMap } from '@/book/judge/roadMap';
+import { trackOf } from '@/book/judge/trackOf';
+import { withSettings } from '@/book/judge/withSettings';
+import type { BookView } from '@/book/model/bookView';
+import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
+import { RoadLine } from '@/parts/RoadLine';
+import { told } from '@/parts/told';
+import { useSimulatedRide } from '@/parts/useSimulatedRide';
+import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
+import { ProgressBar } from '@/ui/ProgressBar';
+import { NextStep, StationPage } from '@/ui/StationPage';
+import { QUESTION_WORDS, SENTENCES } from '@/words/verdict';
+import { AnswerPicture } from './AnswerPicture';
+import { PairAnswer } from './PairAnswer';
+import { FeelAnswer } from './FeelAnswer';
+
+/** A question under way: what to load now, ride, answer, next. What goes wrong is booked as such, and the plan goes on. */
+export function RideGuide({ view, open }: { view: BookView; open: ExperimentView }) {
+  const { asked, step, elsewhere } = open;
+  useHelperHeard(step.kind === 'ride' && step.values === null && !step.isLoaded);
+  const words = settingWords(view);
+  const names = settingNames(view, settingsOf(asked));
+  return (
+    <StationPage
+      finding={headingOf(open, words)}
+      subtitle={`${QUESTION_WORDS[open.question].ask} ${capital(names)}, ${view.names.car}.`}
+      next={
+        <>
+          {elsewhere.length > 0 ? (
+            <NextStep number={1} title="Something else was changed" actions={<End open={open} />}>
+              <span className="text-rust">
+                {capital(settingNames(view, elsewhere))} changed since this was asked: what is ridden now
+                would not be told from that. Put it back on the trail, or end this question.
+              </span>
+            </NextStep>
+          ) : (
+            <CurrentStep view={view} open={open} step={step} />
+          )}
+          {elsewhere.length === 0 && (
+            <NextStep number={2} title="Break off" actions={<End open={open} />}>
+              {asked.question === 'change'
+                ? 'What was driven until then is compared.'
+                : 'Nothing is shown then. A pause needs nothing: it goes on where it was.'}
+            </NextStep>
+          )}
+        </>
+      }
+    >
+      {open.commitment && (
+        <p className="mb-4 max-w-2xl text-sm text-muted">
+          The order of all {asked.question !== 'best' && asked.question !== 'what' ? asked.pairs : 0} pairs is
+          drawn and sealed. Its fingerprint, to check it by at the end:{' '}
+          <span className="font-mono break-all text-ink">{open.commitment}</span>
+        </p>
+      )}
+      <Progress open={open} />
+      {open.ridden === 0 && (
+        <RoadLine map={roadMap(trackOf(view))} className="mt-6 h-80 w-full max-w-2xl text-muted" />
+      )}
+      {open.answer && open.ridden > 0 && (
+        <>
+          <p className="mt-4 max-w-2xl">So far: {experimentSentence(view, open)}.</p>
+          <AnswerPicture view={view} shown={open} />
+        </>
+      )}
+    </StationPage>
+  );
+}
+
+/** How often it is looked whether the helper said that it is loaded. */
+const LOOK_MS = 1500;
+
+function useHelperHeard(isWaiting: boolean) {
+  const router = useRouter();
+  useEffect(() => {
+    if (!isWaiting) return;
+    const timer = setInterval(() => router.refresh(), LOOK_MS);
+    return () => clearInterval(timer);
+  }, [isWaiting, router]);
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof settingWords>): string {
+  if (step.kind === 'over') return 'That was the last ride';
+  if (step.kind === 'answer')
+    return step.ask === 'which'
+      ? 'Which of the two was B?'
+      : step.ask === 'better'
+        ? 'Which was better?'
+        : 'How was it?';
+  const ride = `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
+  if (step.values === null) return step.isLoaded ? `${ride}: drive` : `${ride}: your helper is loading`;
+  const side = step.side === null ? '' : `${step.side}, `;
+  return `${ride}: ${side}${words.side(step.values)}, ${asked.lapsPerRide} ${asked.lapsPerRide === 1 ? 'lap' : 'laps'}`;
+}
+
+function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentView; step: ShownStep }) {
+  const answer = (said: Said) =>
+    sayAnswer({ id: open.id, place: step.kind === 'over' ? 0 : step.place, said }).then(
+      (reply) => void told(reply),
+    );
+  if (step.kind === 'over') return null;
+  if (step.kind === 'answer')
+    return step.ask === 'feel' ? (
+      <FeelAnswer
+        names={settingsOf(open.asked).map((key) => ({ key, name: settingWords(view).name(key) }))}
+        isFirst={step.isFirst}
+        onSay={answer}
+      />
+    ) : (
+      <PairAnswer ask={step.ask} onSay={answer} />
+    );
+  if (open.asked.way === 'simulated' && step.values)
+    return <Simulated view={view} open={open} step={step} values={step.values} />;
+  return <Driven view={view} open={open} step={step} />;
+}
+
+type RideStep = Extract<ShownStep, { kind: 'ride' }>;
+
+/** The simulated driver rides with the values of the step, and the ride is booked. */
+function Simulated({
+  view,
+  open,
+  step,
+  values,
+}: {
+  view: BookView;
+  open: ExperimentView;
+  step: RideStep;
+  values: NonNullable<RideStep['values']>;
+}) {
+  const { progress, start, cancel } = useSimulatedRide(withSettings(view, values), async (rideId) => {
+    told(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }));
+  });
+  const isElsewhere = open.trackId !== view.trackId;
+  return (
+    <NextStep
+      number={1}
+      title={step.side === null ? 'Ride it' : `Ride ${step.side}`}
+      actions={
+        progress ? (
+          <Button onClick={cancel}>Cancel</Button>
+        ) : (
+          <Button look="next" disabled={isElsewhere} onClick={() => start(open.asked.lapsPerRide)}>
+            Ride {open.asked.lapsPerRide} {open.asked.lapsPerRide === 1 ? 'lap' : 'laps'}
+          </Button>
+        )
+      }
+    >
+      {isElsewhere
+        ? 'Another road is open now: choose the one of this question under Ride first.'
+        : 'The simulated driver, an out-lap first.'}
+      {progress && (
+        <span className="mt-2 block">
+          <ProgressBar share={progress.share} label="Simulating the ride">
+            {progress.lap === 0 ? 'Out-lap' : `Lap ${progress.lap}`}
+          </ProgressBar>
+        </span>
+      )}
+    </NextStep>
+  );
+}
+
+const WENT_WRONG: { outcome: TrialOutcome; label: string }[] = [
+  { outcome: 'crash', label: 'Crashed or was held up' },
+  { outcome: 'wrong load', label: 'Wrong values loaded' },
+  { outcome: 'break', label: 'Broke off' },
+];
+
+/** A ride in the title: what to load, and how it went. */
+function Driven({ view, open, step }: { view: BookView; open: ExperimentView; step: RideStep }) {
+  const [isBusy, setBusy] = useState(false);
+  const words = settingWords(view);
+  const { asked } = open;
+  const book = async (outcome: TrialOutcome) => {
+    setBusy(true);
+    told(await bookTrial({ id: open.id, place: step.place, outcome }));
+    setBusy(false);
+  };
+  const isBlind = step.values === null;
+  return (
+    <NextStep
+      number={1}
+      title={
+        isBlind ? (step.isLoaded ? 'Drive' : 'Wait for your helper') : `Load ${words.side(step.values!)}`
+      }
+      actions={
+        <>
+          <Button look="next" disabled={isBusy || !step.isLoaded} onClick={() => void book('ridden')}>
+            Driven
+          </Button>
+          {WENT_WRONG.map(({ outcome, label }) => (
+            <Button key={outcome} disabled={isBusy} onClick={() => void book(outcome)}>
+              {label}
+            </Button>
+          ))}
+        </>
+      }
+    >
+      {isBlind ? (
+        <>
+          {step.isLoaded
+            ? 'It is loaded. Don’t look at the settings.'
+            : 'They load the neutral values first, then the ride’s, every time. Look away.'}{' '}
+          <Link className="underline underline-offset-4" href={`/helper/${open.id}`} target="_blank">
+            The helper’s window
+          </Link>
+        </>
+      ) : (
+        'Type it into the title, then an out-lap.'
+      )}{' '}
+      Then {asked.lapsPerRide === 1 ? 'one lap' : `${asked.lapsPerRide} laps`}; what went wrong is driven
+      again.
+      {isPairPlanRated(open) && step.place > 0 && <Rate open={open} place={step.place - 1} />}
+      {asked.question === 'change' && open.ridden > 0 && (
+        <span className="mt-3 flex flex-wrap gap-2">
+          <LinkButton href="/ride">Take logs in</LinkButton>
+          <Button
+            onClick={() => void takeLogs(open.id).then((reply) => told(reply, 'Logs matched by their time'))}
+          >
+            Match the logs
+          </Button>
+        </span>
+      )}
+    </NextStep>
+  );
+}
+
+const isPairPlanRated = ({ asked }: ExperimentView) => 'dimension' in asked && asked.dimension !== null;
+
+const RATINGS = [1, 2, 3, 4, 5, 6, 7];
+
+/** The dimension that was named, 1 to 7, of a ride that was driven. */
+function Rate({ open, place }: { open: ExperimentView; place: number }) {
+  if (!('dimension' in open.asked) || open.asked.dimension === null) return null;
+  const { dimension } = open.asked;
+  return (
+    <span className="mt-3 block">
+      How was the last ride’s {dimension}?
+      <span className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Rate ${dimension}`}>
+        {RATINGS.map((n) => (
+          <Button
+            key={n}
+            className="!px-3"
+            onClick={() =>
+              void rate({ id: open.id, place, ratings: { [dimension]: n } }).then((reply) =>
+                told(reply, `Rated ${n}`),
+              )
+            }
+          >
+            {n}
+          </Button>
+        ))}
+      </span>
+    </span>
+  );
+}
+
+function End({ open }: { open: ExperimentView }) {
+  return (
+    <Button onClick={() => void endEarly(open.id).then((reply) => told(reply))}>
+      {open.question === 'change' && open.ridden > 0 ? 'End here and compare' : 'Give up'}
+    </Button>
+  );
+}
+
+function Progress({ open }: { open: ExperimentView }) {
+  const { step, ridden, lost } = open;
+  const of = step.kind === 'ride' ? step.of : null;
+  return (
+    <p className="text-muted">
+      {of === null
+        ? open.commitment
+          ? SENTENCES.blindOpen(Math.floor(ridden / 2) + (step.kind === 'answer' ? 0 : 1))
+          : `${ridden} ${ridden === 1 ? 'ride' : 'rides'} so far`
+        : `${ridden} of ${of} rides driven`}
+      {lost > 0 && `, ${lost} went wrong and ${lost === 1 ? 'is' : 'are'} not counted`}.
+    </p>
+  );
+}
