@@ -56,7 +56,7 @@ test('axe finds nothing on any station, nor in a capture or the palette', async 
   for (const station of [
     'shape',
     'ride',
-    'verdict',
+    'verdict?pair=1',
     'shape/steering',
     'axes/steering',
     'axes/brake?view=history',
@@ -68,7 +68,7 @@ test('axe finds nothing on any station, nor in a capture or the palette', async 
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('dialog')).toBeVisible();
   await expectAccessible(page, 'palette');
-  for (const place of ['ready', 'rig', 'axes/check', 'seat?do=ready', 'start']) {
+  for (const place of ['ready', 'rig', 'axes/check', 'seat?do=ready', 'start', 'verdict']) {
     await page.goto(`${server.url}/${place}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page, place);

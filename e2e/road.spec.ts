@@ -139,6 +139,6 @@ test('another road begins a comparison of its own; what was driven elsewhere is 
   await rides.nth(0).click();
   await page.getByRole('button', { name: 'Make it B' }).click();
   await expect(rides.nth(0)).toHaveAccessibleName(/^Ride B/);
-  await page.goto(`${server.url}/verdict`);
+  await page.goto(`${server.url}/verdict?pair=1`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('A and B were driven on different roads');
 });

@@ -8,7 +8,7 @@ import {
 } from '@/core/experiment/compareRides';
 import type { Best, FinderAnswer } from '@/core/experiment/finder/findBest';
 import type { PairPlan, Question, Way } from '@/core/experiment/plan';
-import type { Outlook, Plan } from '@/core/experiment/planRides';
+import { MOST_PAIRS, type Outlook, type Plan } from '@/core/experiment/planRides';
 import { MEASURES } from '@/core/rides/measures';
 import { listed } from '@/core/text/listed';
 import { differenceSize, measureValue, type Figure } from './measures';
@@ -38,7 +38,7 @@ export const SENTENCES = {
   planHard: (figure: Figure, wanted: number, lapsASide: number | null) =>
     lapsASide === null
       ? `${differenceSize(figure, wanted)} takes more laps than anybody drives: ask a measure that spreads less, or the force`
-      : `${differenceSize(figure, wanted)} takes ${lapsASide} laps a side: ask a measure that spreads less, or the force`,
+      : `${differenceSize(figure, wanted)} takes more laps than ${MOST_PAIRS} pairs have: ${lapsASide} a side; ask a measure that spreads less, or the force`,
   planPairs: (figure: Figure, wanted: number, pairs: number) =>
     `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
   planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,

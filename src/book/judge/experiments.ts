@@ -28,7 +28,15 @@ import { isSameRoad, type Road } from '@/core/rides/road';
 import { menuField } from '@/core/settings/menus';
 import { changedBetween, keyOfText, type SettingValue, type SettingValues } from '@/core/settings/setting';
 import { decimalsOf } from '@/core/response/dialect';
-import { blindSentence, searchSentence, SENTENCES, verdictSentence } from '@/words/verdict';
+import {
+  blindSentence,
+  comparisonWarning,
+  crossCheckText,
+  missingText,
+  searchSentence,
+  SENTENCES,
+  verdictSentence,
+} from '@/words/verdict';
 import type { BookView } from '../model/bookView';
 import type {
   ExperimentAnswer,
@@ -230,6 +238,39 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
           )
         : SENTENCES.whatUnlogged(name);
     }
+  }
+}
+
+/** What speaks against taking it at its word, and what else is to be known. */
+export function experimentRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView): string[] {
+  const words = settingWords(view);
+  const name = (key: string) => words.name(key).toLowerCase();
+  switch (answer?.kind) {
+    case 'change': {
+      const { compared, leftOut, strayLogs } = answer;
+      return [
+        crossCheckText(compared) ?? [],
+        compared.warnings.map(comparisonWarning),
+        leftOut.map(({ ride, why }) =>
+          why === 'no log' ? SENTENCES.noLog(ride) : SENTENCES.otherRoad(ride),
+        ),
+        strayLogs > 0 ? SENTENCES.strayLogs(strayLogs) : [],
+        compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
+      ].flat();
+    }
+    case 'best':
+      return [
+        ...Object.entries(answer.found.jnd).map(([key, jnd]) =>
+          SENTENCES.jnd(`${jnd.toFixed(1)} of ${name(key)}`),
+        ),
+        ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
+          SENTENCES.apart(name(key), words.value(key, preferred), words.value(key, wished)),
+        ),
+      ];
+    case 'blind':
+      return answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : [];
+    default:
+      return [];
   }
 }
 

@@ -13,6 +13,7 @@ import * as beginning from './beginning';
 import * as card from './card';
 import * as combinations from './branches';
 import * as measuredBase from './measuredBase';
+import * as experiments from './experiments';
 import * as frame from './settings';
 import * as ready from './readiness';
 import type { Reply } from './reply';
@@ -185,6 +186,33 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
       rememberColumns: [SOURCE, [{ channel: 't_s', unit: 's' }]],
     },
   ],
+  experiments: [
+    experiments,
+    {
+      askQuestion: [
+        {
+          question: 'change',
+          way: 'title',
+          a: { 'title/brake/deadzone': 0 },
+          b: { 'title/brake/deadzone': 4 },
+          pairs: 4,
+          lapsPerRide: 2,
+          named: 'lapTimeS',
+          dimension: 'weight',
+        },
+      ],
+      bookTrial: [{ id: 'a-question', place: 0, outcome: 'ridden', rideId: null }],
+      sayAnswer: [
+        { id: 'a-question', place: 0, said: { kind: 'pair', answer: 'first', sure: 'sure', noticed: false } },
+      ],
+      rate: [{ id: 'a-question', place: 0, ratings: { weight: 5 } }],
+      endEarly: ['a-question'],
+      rideOn: ['a-question', 2],
+      decide: ['a-question', 'kept', 'It is quicker.'],
+      takeLogs: ['a-question'],
+      helperLoaded: [{ id: 'a-question', place: 0, what: 'neutral' }],
+    },
+  ],
   captures: [
     axes,
     {
@@ -224,6 +252,14 @@ const POINTLESS = [
   'setMark',
   'beginWeaning',
   'takeWeaningStep',
+  'bookTrial',
+  'sayAnswer',
+  'rate',
+  'endEarly',
+  'rideOn',
+  'decide',
+  'takeLogs',
+  'helperLoaded',
 ];
 
 const ODD: fc.Arbitrary<unknown> = fc.oneof(

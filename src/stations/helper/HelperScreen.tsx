@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { Notices } from '@/ui/notices';
 
 /** How often it asks whether the driver is done. */
-const LOOK_MS = 2000;
+const LOOK_MS = 700;
 
 /** The helper's window: what to load, and nothing else that could be done. */
 export function HelperScreen({ helper }: { helper: HelperView | null }) {

@@ -2,15 +2,14 @@
 
 import { useCallback, useState } from 'react';
 import type { AlongCompared, PairsAlongRoad } from '@/core/experiment/alongPairs';
-import { LEAST_PAIRS } from '@/core/experiment/signFlips';
 import type { RoadMap } from '@/book/model/rideTrace';
 import { Choice } from '@/parts/Choice';
 import { RoadLine } from '@/parts/RoadLine';
 import { Chart, ChartPlace } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { useFetched } from '@/ui/useFetched';
-import { SENTENCES } from '@/words/verdict';
-import { ALONG_WORDS, alongOption } from './alongChart';
+import { ALONG_WORDS, alongSentence } from '@/words/along';
+import { alongOption } from './alongChart';
 
 /** A and B over distance, and where on the road they differ. @param rides names what was driven, so that it is asked anew */
 export function AlongRoad({ id, rides, map }: { id: string; rides: number; map: RoadMap }) {
@@ -48,7 +47,7 @@ function Compared({ compared, map }: { compared: PairsAlongRoad; map: RoadMap })
           </Choice>
         ))}
       </div>
-      <p className="mt-3 max-w-2xl text-[15px]">{whereText(channel, pairs)}</p>
+      <p className="mt-3 max-w-2xl text-[15px]">{alongSentence(channel, stepM, pairs)}</p>
       <div className="mt-2 grid gap-6 lg:grid-cols-[1fr_16rem]">
         <Chart
           className="h-96"
@@ -71,24 +70,6 @@ function Compared({ compared, map }: { compared: PairsAlongRoad; map: RoadMap })
       </div>
     </section>
   );
-}
-
-const MOST_NAMED = 3;
-
-function whereText({ channel, shown, difference }: AlongCompared, pairs: number): string {
-  const { label, unit, times, digits } = ALONG_WORDS[channel];
-  if (pairs < LEAST_PAIRS) return SENTENCES.bandNeeds(LEAST_PAIRS, pairs);
-  if (shown.length === 0) return SENTENCES.nowhere(label);
-  const stepM = 10;
-  const widest = shown.toSorted((x, y) => y.toM - y.fromM - (x.toM - x.fromM)).slice(0, MOST_NAMED);
-  const places = widest
-    .toSorted((x, y) => x.fromM - y.fromM)
-    .map(({ fromM, toM }) => {
-      const part = difference.slice(fromM / stepM, Math.max(fromM / stepM + 1, toM / stepM));
-      const mean = (times * part.reduce((a, v) => a + v, 0)) / part.length;
-      return `${fromM} to ${toM} m (${mean > 0 ? '+' : '−'}${Math.abs(mean).toFixed(digits)} ${unit})`;
-    });
-  return SENTENCES.somewhere(label, places);
 }
 
 /** The road from above; where the band excludes nothing it is drawn thick. */

@@ -3,7 +3,7 @@
 import { TRACKS } from '@/catalog/tracks';
 import { isPairPlan, settingsOf } from '@/core/experiment/plan';
 import { decide, rideOn } from '@/book/write/experiments';
-import { experimentSentence, settingWords } from '@/book/judge/experiments';
+import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experiments';
 import { settingNames } from '@/book/judge/trail';
 import { roadMap } from '@/book/judge/roadMap';
 import { trackOf } from '@/book/judge/trackOf';
@@ -15,14 +15,7 @@ import { downloadText } from '@/ui/download';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import {
-  comparisonWarning,
-  crossCheckText,
-  missingText,
-  QUESTION_WORDS,
-  SENTENCES,
-  trustSentence,
-} from '@/words/verdict';
+import { QUESTION_WORDS, trustSentence } from '@/words/verdict';
 import { AlongRoad } from './AlongRoad';
 import { AnswerPicture } from './AnswerPicture';
 import { useRouter } from 'next/navigation';
@@ -155,7 +148,7 @@ function Check({ shown }: { shown: ExperimentView }) {
         </Button>
       }
     >
-      {answer.commitmentHolds ? SENTENCES.commitmentHolds() : SENTENCES.commitmentBroken()} SHA-256 of{' '}
+      SHA-256 of{' '}
       <span className="font-mono text-sm break-all">
         {answer.orders.join(',')}:{salt}
       </span>{' '}
@@ -166,34 +159,7 @@ function Check({ shown }: { shown: ExperimentView }) {
 
 /** What speaks against taking it at its word. */
 function Remarks({ view, shown }: { view: BookView; shown: ExperimentView }) {
-  const { answer } = shown;
-  const words = settingWords(view);
-  const said =
-    answer?.kind === 'change'
-      ? [
-          crossCheckText(answer.compared),
-          ...answer.compared.warnings.map(comparisonWarning),
-          ...answer.leftOut.map(({ ride, why }) =>
-            why === 'no log' ? SENTENCES.noLog(ride) : SENTENCES.otherRoad(ride),
-          ),
-          ...(answer.strayLogs > 0 ? [SENTENCES.strayLogs(answer.strayLogs)] : []),
-          ...answer.compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
-        ]
-      : answer?.kind === 'best'
-        ? [
-            ...Object.entries(answer.found.jnd).map(([key, jnd]) =>
-              SENTENCES.jnd(`${jnd.toFixed(1)} of ${words.name(key).toLowerCase()}`),
-            ),
-            ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
-              SENTENCES.apart(
-                words.name(key).toLowerCase(),
-                words.value(key, preferred),
-                words.value(key, wished),
-              ),
-            ),
-          ]
-        : [];
-  const all = said.filter((one) => one !== null);
+  const all = experimentRemarks(view, shown);
   if (all.length === 0) return null;
   return (
     <ul className="mt-6 max-w-2xl list-disc pl-5 text-[15px] text-muted">

@@ -1,14 +1,13 @@
 import Link from 'next/link';
-import { QUESTIONS, type Question } from '@/core/experiment/plan';
-import { outlook, USUAL_PLAN } from '@/core/experiment/planRides';
-import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
-import { MEASURES_SHOWN } from '@/core/rides/measures';
+import { QUESTIONS } from '@/core/experiment/plan';
+import { USUAL_PLAN } from '@/core/experiment/planRides';
+import { planSentence } from '@/book/judge/planSentence';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentLine, OwnSpread, VerdictView } from '@/book/model/experimentView';
+import type { ExperimentLine, VerdictView } from '@/book/model/experimentView';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { QUESTION_WORDS, SENTENCES } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/verdict';
 
 /** Verdict begins with the question; each says what it takes before the first ride. */
 export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictView }) {
@@ -56,7 +55,9 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
               <span className="text-lg font-semibold">{QUESTION_WORDS[question].ask}</span>
               <span>
                 <span className="block">{QUESTION_WORDS[question].about}</span>
-                <span className="mt-1 block text-muted">{whatItTakes(question, spread)}.</span>
+                <span className="mt-1 block text-muted">
+                  {planSentence(question, { ...USUAL_PLAN, named: 'lapTimeS', searched: 1 }, spread)}.
+                </span>
               </span>
             </Link>
           </li>
@@ -66,30 +67,6 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
     </StationPage>
   );
 }
-
-/** A lap that nobody has driven yet takes about so long. */
-const USUAL_LAP_S = 100;
-
-function whatItTakes(question: Question, { lapS, of }: OwnSpread): string {
-  switch (question) {
-    case 'change': {
-      const lap = of.lapTimeS;
-      if (!lap) return `${SENTENCES.planTakes(USUAL_PLAN, minutes(lapS))}; ${SENTENCES.planUnknown()}`;
-      const seen = outlook(USUAL_PLAN, lap, 1, lapS ?? USUAL_LAP_S);
-      return `${SENTENCES.planTakes(USUAL_PLAN, seen.minutes)}: ${SENTENCES.planShows(MEASURES_SHOWN[0]!, seen)}`;
-    }
-    case 'tell':
-    case 'like':
-      return SENTENCES.planBlind(MOST_BLIND_PAIRS);
-    case 'best':
-      return SENTENCES.planSearch(1);
-    case 'what':
-      return SENTENCES.planWhat();
-  }
-}
-
-const minutes = (lapS: number | null) =>
-  outlook(USUAL_PLAN, { sigma: 1, upper: 1, df: 1 }, 1, lapS ?? USUAL_LAP_S).minutes;
 
 function Answered({ past }: { past: ExperimentLine[] }) {
   return (

@@ -6,18 +6,22 @@ import { useState } from 'react';
 import { DIMENSIONS, type Dimension } from '@/core/experiment/pairedRatings';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
-import { lapsToShow, MOST_PAIRS, outlook, pairsToShow, USUAL_PLAN } from '@/core/experiment/planRides';
+import { CAUTIONS } from '@/catalog/cautions';
+import { isForceField } from '@/core/force/forceParameters';
+import { keyOfText } from '@/core/settings/setting';
+import { MOST_PAIRS, USUAL_PLAN } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
 import { askQuestion } from '@/book/write/experiments';
+import { planSentence } from '@/book/judge/planSentence';
 import { askableSettings, type AskableSetting } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
-import type { OwnSpread, VerdictView } from '@/book/model/experimentView';
+import type { VerdictView } from '@/book/model/experimentView';
 import { Choice } from '@/parts/Choice';
 import { told } from '@/parts/told';
 import { Button } from '@/ui/Button';
 import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { QUESTION_WORDS, SENTENCES, WAY_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
 
 const WAYS_OF: Record<Question, readonly Way[]> = {
   change: ['simulated', 'title'],
@@ -26,7 +30,6 @@ const WAYS_OF: Record<Question, readonly Way[]> = {
   best: ['title'],
   what: ['title', 'simulated'],
 };
-const USUAL_LAP_S = 100;
 
 /** What is asked, of which setting, and what it is for; what it takes and can show is said at once. */
 export function PlanForm({
@@ -44,6 +47,7 @@ export function PlanForm({
   const [key, setKey] = useState(recent[0]?.key ?? all[0]?.key ?? '');
   const setting = all.find((one) => one.key === key);
   const [values, setValues] = useState<Record<string, { a: number | null; b: number | null }>>({});
+  const [ranges, setRanges] = useState<Record<string, { min: number; max: number }>>({});
   const [more, setMore] = useState<string[]>([]);
   const [way, setWay] = useState<Way>(() => usualWay(view, question));
   const [pairs, setPairs] = useState(USUAL_PLAN.pairs);
@@ -60,13 +64,17 @@ export function PlanForm({
       (changed ? setting.field.neutral : setting.value),
     b: values[key]?.b ?? numberOf(changed?.to ?? null) ?? other(setting),
   };
+  const range = ranges[key] ?? { min: setting?.field.min ?? 0, max: setting?.field.max ?? 1 };
   const put = (side: 'a' | 'b', value: number | null) =>
     setValues({ ...values, [key]: { a: sides!.a, b: sides!.b, [side]: value } });
   const searched = [key, ...more];
   const start = async () => {
     if (!setting || !sides) return;
     setBusy(true);
-    const plan = planOf(question, { setting, sides, all, searched, way, pairs, laps, named, dimension });
+    const plan = planOf(question, {
+      ...{ setting, sides, all, searched, ranges },
+      ...{ way, pairs, laps, named, dimension },
+    });
     const done = told(await askQuestion(plan));
     setBusy(false);
     if (done) router.push('/verdict');
@@ -97,7 +105,12 @@ export function PlanForm({
             </>
           }
         >
-          {whatItTakes(question, { pairs, laps, named, searched: searched.length }, verdict.spread)}
+          {planSentence(
+            question,
+            { pairs, lapsPerRide: laps, named: named === '' ? null : named, searched: searched.length },
+            verdict.spread,
+          )}
+          .
           {!canRide(view, way) && (
             <span className="mt-2 block text-rust">
               Measure the brake first: the simulated driver rides through it.
@@ -151,6 +164,33 @@ export function PlanForm({
             {setting.name} goes from {setting.field.min} to {setting.field.max} in steps of{' '}
             {setting.field.step}; it is {setting.value} now.
           </p>
+        )}
+        {setting && !isPair && (
+          <div className="grid gap-4 sm:grid-cols-2">
+            <NumberField
+              label={question === 'best' ? 'Search from' : 'At its least'}
+              isStacked
+              unit={setting.field.unit ?? ''}
+              value={range.min}
+              onChange={(v) => setRanges({ ...ranges, [key]: { ...range, min: v ?? setting.field.min } })}
+            />
+            <NumberField
+              label={question === 'best' ? 'to' : 'At its most'}
+              isStacked
+              unit={setting.field.unit ?? ''}
+              value={range.max}
+              onChange={(v) => setRanges({ ...ranges, [key]: { ...range, max: v ?? setting.field.max } })}
+            />
+          </div>
+        )}
+        {setting && !isPair && isForceField(keyOfText(key).field) && (
+          <ul className="text-rust">
+            {CAUTIONS.filter(
+              ({ fromNm }) => fromNm > 0 && fromNm <= (view.rig.spec.base.torqueNm ?? Infinity),
+            ).map(({ text }) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
         )}
         {question === 'best' && <MoreSettings all={all} chosen={searched} onChange={setMore} />}
         {question === 'change' && (
@@ -278,6 +318,7 @@ interface Chosen {
   sides: { a: number; b: number };
   all: AskableSetting[];
   searched: string[];
+  ranges: Record<string, { min: number; max: number }>;
   way: Way;
   pairs: number;
   laps: number;
@@ -286,8 +327,14 @@ interface Chosen {
 }
 
 function planOf(question: Question, chosen: Chosen): ExperimentPlan {
-  const { setting, sides, all, searched, way, pairs, laps, named, dimension } = chosen;
-  const rangeOf = ({ key, field: { min, max, step } }: AskableSetting) => ({ key, min, max, step });
+  const { setting, sides, all, searched, ranges, way, pairs, laps, named, dimension } = chosen;
+  const rangeOf = ({ key, field: { min, max, step } }: AskableSetting) => ({
+    key,
+    min,
+    max,
+    step,
+    ...ranges[key],
+  });
   if (question === 'best')
     return {
       question,
@@ -314,52 +361,4 @@ function planOf(question: Question, chosen: Chosen): ExperimentPlan {
     named: named === '' ? null : named,
     dimension: dimension === '' ? null : dimension,
   };
-}
-
-/** A difference that drivers ask about; where it takes long, that is said. */
-const TENTH_S = 0.1;
-
-function whatItTakes(
-  question: Question,
-  {
-    pairs,
-    laps,
-    named,
-    searched,
-  }: { pairs: number; laps: number; named: MeasureName | ''; searched: number },
-  { of, lapS }: OwnSpread,
-) {
-  if (question === 'best') return `${SENTENCES.planSearch(searched)}.`;
-  if (question === 'what') return `${SENTENCES.planWhat()}.`;
-  if (question !== 'change') return `${SENTENCES.planBlind(MOST_BLIND_PAIRS)}.`;
-  const measure = MEASURES_SHOWN.find(({ name }) => name === (named || 'lapTimeS'))!;
-  const spread = of[measure.name];
-  const plan = { pairs, lapsPerRide: laps };
-  const seen = outlook(
-    plan,
-    spread ?? { sigma: 1, upper: 1, df: 1 },
-    named ? 1 : MEASURES_SHOWN.length,
-    lapS ?? USUAL_LAP_S,
-  );
-  const takes = SENTENCES.planTakes(plan, seen.minutes);
-  if (!spread) return `${takes}; ${SENTENCES.planUnknown()}.`;
-  if (!Number.isFinite(seen.visible)) return `${takes}. ${SENTENCES.tooFewWhy()}`;
-  const measures = named ? 1 : MEASURES_SHOWN.length;
-  const hard =
-    measure.name === 'lapTimeS' && seen.visible > TENTH_S
-      ? ` ${tenthTakes(measure, spread.sigma, laps, measures)}.`
-      : '';
-  return `${takes}: ${SENTENCES.planShows(measure, seen)}.${hard}`;
-}
-
-function tenthTakes(
-  measure: (typeof MEASURES_SHOWN)[number],
-  sigma: number,
-  laps: number,
-  measures: number,
-): string {
-  const pairs = pairsToShow(TENTH_S / sigma, laps, measures);
-  return pairs === null
-    ? SENTENCES.planHard(measure, TENTH_S, lapsToShow(TENTH_S / sigma, measures))
-    : SENTENCES.planPairs(measure, TENTH_S, pairs);
 }

@@ -79,7 +79,7 @@ export function RideGuide({ view, open }: { view: BookView; open: ExperimentView
 }
 
 /** How often it is looked whether the helper said that it is loaded. */
-const LOOK_MS = 1500;
+const LOOK_MS = 700;
 
 function useHelperHeard(isWaiting: boolean) {
   const router = useRouter();
@@ -190,6 +190,7 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
     setBusy(false);
   };
   const isBlind = step.values === null;
+  const isCheck = open.answer?.kind === 'best' && open.answer.found.isCheck;
   return (
     <NextStep
       number={1}
@@ -219,7 +220,7 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
           </Link>
         </>
       ) : (
-        'Type it into the title, then an out-lap.'
+        <>{isCheck && `${SENTENCES.checkRide()} `}Type it into the title, then an out-lap.</>
       )}{' '}
       Then {asked.lapsPerRide === 1 ? 'one lap' : `${asked.lapsPerRide} laps`}; what went wrong is driven
       again.

@@ -1,21 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { AlongCompared } from '@/core/experiment/alongPairs';
-import type { AlongChannel } from '@/core/rides/alongRoad';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-
-/** What each channel is called and how it is written. A new one is an entry here. */
-export const ALONG_WORDS: Record<
-  AlongChannel,
-  { label: string; unit: string; times: number; digits: number }
-> = {
-  time: { label: 'Time', unit: 's', times: 1, digits: 2 },
-  speed_mps: { label: 'Speed', unit: 'km/h', times: 3.6, digits: 1 },
-  steer_deg: { label: 'Steering', unit: '°', times: 1, digits: 1 },
-  brake: { label: 'Brake', unit: '%', times: 100, digits: 1 },
-  throttle: { label: 'Throttle', unit: '%', times: 100, digits: 1 },
-  torque_nm: { label: 'Force at the rim', unit: 'N·m', times: 1, digits: 2 },
-  ffb: { label: 'Force signal', unit: '%', times: 100, digits: 1 },
-};
+import { ALONG_WORDS } from '@/words/along';
 
 const GRID = { ...PLAIN_GRID, left: 56, right: 16 };
 

@@ -1,0 +1,396 @@
+import { menusFor } from '@/catalog/menusFor';
+import { carById, simulatedRigById, titleById } from '@/catalog/find';
+import type { BlindScore } from '@/core/experiment/bettingScore';
+import { compareRides, type ComparedRide, type RidesCompared } from '@/core/experiment/compareRides';
+import type { FinderAnswer } from '@/core/experiment/finder/findBest';
+import type { ExperimentPlan, ExperimentState } from '@/core/experiment/plan';
+import { seededRandom } from '@/core/numeric/random';
+import type { MeasuredLap } from '@/core/rides/measureRide';
+import { MEASURES, type Measured } from '@/core/rides/measures';
+import { alongSentence } from '@/words/along';
+import { SENTENCES, trustSentence } from '@/words/verdict';
+import type { ExperimentAnswer, ExperimentView, OwnSpread } from '../model/experimentView';
+import { experimentRemarks, experimentSentence } from './experiments';
+import { planSentence } from './planSentence';
+import { tellRidesApart } from './tellRidesApart';
+
+const said = new Map<string, string>();
+beforeAll(() => {
+  for (const key of Object.keys(SENTENCES) as (keyof typeof SENTENCES)[]) {
+    const real = SENTENCES[key] as (...args: unknown[]) => string;
+    jest.spyOn(SENTENCES, key).mockImplementation((...args: unknown[]) => {
+      const text = real(...args);
+      said.set(key, text);
+      return text;
+    });
+  }
+});
+
+const view = { menus: menusFor(simulatedRigById('tern').spec, titleById('causeway'), carById('marl-850')) };
+const KEY = 'title/brake/deadzone';
+const PAIRS: ExperimentPlan = {
+  question: 'change',
+  way: 'title',
+  a: { [KEY]: 0 },
+  b: { [KEY]: 4 },
+  pairs: 4,
+  lapsPerRide: 2,
+  named: null,
+  dimension: null,
+};
+const shown = (
+  asked: ExperimentPlan,
+  answer: ExperimentAnswer | null,
+  state: ExperimentState = 'over',
+): ExperimentView => ({
+  id: 'q',
+  atMs: 1,
+  question: asked.question,
+  asked,
+  trackId: 'saltmarsh-loop',
+  state,
+  decision: null,
+  step: { kind: 'over' },
+  ridden: 3,
+  lost: 0,
+  commitment: null,
+  salt: null,
+  answers: [],
+  answer,
+  elsewhere: [],
+});
+
+const NOTHING = Object.fromEntries(MEASURES.map(({ name }) => [name, null])) as unknown as Measured;
+const lap = (timeS: number, more: Partial<Measured> = {}): MeasuredLap => ({
+  lap: 1,
+  timeS,
+  counted: true,
+  why: null,
+  measures: { ...NOTHING, ...more },
+});
+
+/** Rides in an order, each of two laps of what a side has. */
+function rides(
+  order: string,
+  of: (side: string, i: number, noise: () => number) => [number, Partial<Measured>][],
+): ComparedRide[] {
+  const random = seededRandom(4);
+  const noise = () => 0.05 * random.normal();
+  return [...order].map((side, i) => ({
+    side: side as 'A' | 'B',
+    laps: of(side, i, noise).map(([timeS, more]) => lap(timeS, more)),
+  }));
+}
+
+function change(compared: RidesCompared, more: Partial<Extract<ExperimentAnswer, { kind: 'change' }>> = {}) {
+  const answer: ExperimentAnswer = {
+    kind: 'change',
+    compared,
+    sides: { ridesA: 2, ridesB: 2 },
+    isEarly: false,
+    leftOut: [],
+    strayLogs: 0,
+    rides: [],
+    ...more,
+  };
+  return {
+    sentence: experimentSentence(view, shown(PAIRS, answer)),
+    remarks: experimentRemarks(view, shown(PAIRS, answer)),
+  };
+}
+
+const compare = (of: ComparedRide[], more: object = {}) => compareRides(of, { isOrderKnown: true, ...more });
+const two = (
+  side: string,
+  noise: () => number,
+  by = 0,
+  more: Partial<Measured> = {},
+): [number, Partial<Measured>][] => [0, 1].map(() => [90 + noise() + (side === 'B' ? by : 0), more]);
+
+it('says what a plan takes, with the driver’s own spread, and what it cannot show', () => {
+  const own = (sigma: number): OwnSpread => ({
+    rides: 3,
+    lapS: 90,
+    of: { lapTimeS: { sigma, upper: 2 * sigma, df: 4 } },
+  });
+  const plan = { pairs: 4, lapsPerRide: 2, named: 'lapTimeS' as const, searched: 1 };
+  expect(planSentence('change', plan, own(0.2))).toBe(
+    '4 pairs of 2 laps a ride, about 40 minutes: differences from 0.37 s are seen 4 times in 5 (from 0.74 s if you spread as much as your rides leave open). 0.10 s takes more laps than 16 pairs have: 64 a side; ask a measure that spreads less, or the force',
+  );
+  expect(planSentence('change', plan, own(0.08))).toMatch(/0\.10 s takes \d+ pairs$/);
+  expect(planSentence('change', plan, own(100))).toContain('more laps than anybody drives');
+  expect(planSentence('change', { ...plan, pairs: 1, lapsPerRide: 1 }, own(0.2))).toContain('five in all');
+  expect(planSentence('change', plan, { rides: 0, lapS: null, of: {} })).toContain(
+    'no ride of yours on this road yet',
+  );
+  for (const question of ['tell', 'like', 'best', 'what'] as const)
+    expect(planSentence(question, plan, own(0.2))).not.toBe('');
+});
+
+it('a comparison says what is shown, how far it can be trusted, and what speaks against it', () => {
+  const clear = compare(
+    rides('ABBAABBA', (side, _, noise) =>
+      two(side, noise, -1, { brakeDrag: side === 'B' ? 0 : 1, brakeReach: side === 'B' ? 1 : 0 }),
+    ),
+  );
+  expect(change(clear).sentence).toMatch(
+    /^With B the brake no longer drags .*, 100 % of the full presses .* and a lap is 0\.9\d s shorter/,
+  );
+  const drags = compare(
+    rides('ABBA', (side, _, noise) =>
+      two(side, noise, 0, {
+        brakeDrag: side === 'B' ? 0.4 : 1,
+        steeringTwitch: (side === 'B' ? 2 : 1) + noise() / 100,
+      }),
+    ),
+  );
+  expect(change(drags).sentence).toContain('drags on 40 %');
+  expect(change(drags).sentence).toContain('twitch is 2.00° instead of 1.00°');
+  const same = (more: object = {}) =>
+    compare(
+      rides('ABBA', (side, _, noise) => two(side, noise, 0, { brakePeak: 0.9 + noise() / 50 })),
+      more,
+    );
+  expect(change(same()).sentence).toMatch(/^No difference shown: if a lap differs, by less than 0\.\d\d s$/);
+  expect(change(same({ named: 'brakePeak' })).sentence).toMatch(/if brake peak differs, by less than/);
+  expect(change(compare([])).sentence).toBe('Too few counted laps to compare');
+  const once = compare(rides('AB', (side, _, noise) => [...two(side, noise, -3), ...two(side, noise, -3)]));
+  expect(change(once, { sides: { ridesA: 1, ridesB: 1 } }).sentence).toMatch(/^In ride B a lap is/);
+  expect(change(once).remarks.join()).toContain('can’t tell the setting from the ride');
+  expect(trustSentence(once.measures, { ridesA: 1, ridesB: 1 })).toContain('both are counted in');
+  expect(trustSentence(same().measures, { ridesA: 2, ridesB: 2 }, { isChanged: false })).toContain(
+    'what differs is spread',
+  );
+  expect(trustSentence(clear.measures, { ridesA: 4, ridesB: 4 })).toContain('5 % over all of them');
+  expect(trustSentence(clear.measures, { ridesA: 4, ridesB: 4 }, { isEarly: true })).toContain(
+    '2 % at every look',
+  );
+  const onlyPeak = compare(
+    rides('ABBA', (side) =>
+      [0, 1].map((k) => [null!, { brakePeak: 0.9 + k / 1e6 + (side === 'B' ? 1e-4 : 0) }]),
+    ),
+  );
+  const noTime: RidesCompared = {
+    ...onlyPeak,
+    measures: onlyPeak.measures.filter(({ name }) => name === 'brakePeak'),
+  };
+  expect(change(noTime).sentence).toContain('brake peak differs by less than can be read');
+  const weak = {
+    ...noTime,
+    measures: noTime.measures.map((m) => ({ ...m, verdict: 'no difference shown' as const })),
+  };
+  expect(change(weak).sentence).toBe('No difference shown');
+});
+
+it('says how the flips of the pairs agree, and why a measure or a ride is left out', () => {
+  const six = compare(rides('ABBAABBAABBA', (side, _, noise) => two(side, noise, -1)));
+  expect(change(six).remarks[0]).toMatch(/^Flips of the pairs agree/);
+  const only = {
+    ...six,
+    measures: six.measures.map((m) => ({ ...m, isOnlyModel: true })),
+    crossCheck: { pMax: 0.2, agrees: false },
+  };
+  expect(change(only).remarks[0]).toContain('Lap time: only under the model');
+  expect(change(only).sentence).toContain('only under the model');
+  expect(change({ ...six, crossCheck: { pMax: 0.03, agrees: false } }).remarks[0]).toContain(
+    'another pair decides',
+  );
+  const unlike = compare(
+    rides('ABBA', (side, _, noise) =>
+      side === 'A' ? two(side, noise) : [...two(side, noise), ...two(side, noise)],
+    ),
+  );
+  expect(change(unlike).remarks.join()).toContain('unlike numbers of laps');
+  const unknown = compareRides(
+    rides('ABBA', (side, _, noise) => two(side, noise)),
+    { isOrderKnown: false },
+  );
+  expect(change(unknown).remarks[0]).toContain('order of driving is not known');
+  const partly = compare(
+    rides('ABBA', (side, i, noise) =>
+      two(side, noise).map(([t], k) => [
+        t,
+        {
+          ...(side === 'A' ? { brakePeak: 1 } : { throttleRate: 1 }),
+          ...(i < 2 && k === 0 ? { steeringTwitch: 1 } : {}),
+          ...(k === 0 ? { catchTimeS: 1 } : {}),
+        },
+      ]),
+    ),
+  );
+  const missing = change(partly, {
+    leftOut: [
+      { ride: 2, why: 'no log' },
+      { ride: 3, why: 'other road' },
+    ],
+    strayLogs: 2,
+  }).remarks.join('\n');
+  for (const text of [
+    'no counted lap of B',
+    'no counted lap of A',
+    'two counted laps a side',
+    'five counted laps in all',
+    'Ride 2 has no log',
+    'Ride 3 was driven on another road',
+    '2 logs belong',
+  ])
+    expect(missing).toContain(text);
+  // All of A first, each of one lap, with all of a trend: B is the trend.
+  const confused: RidesCompared = {
+    ...six,
+    untold: [{ name: 'lapTimeS', label: 'Lap time', unit: 's', why: 'no order', nA: 3, nB: 3 }],
+  };
+  expect(change(confused).remarks.join()).toContain('cannot be told from the trend');
+  const none: RidesCompared = {
+    ...six,
+    untold: [{ name: 'lapTimeS', label: 'Lap time', unit: 's', why: 'no laps of A', nA: 0, nB: 0 }],
+  };
+  // What no lap can tell is not worth a line on the page; the command line says it in its table.
+  expect(change(none).remarks.join()).not.toContain('no counted lap can tell');
+});
+
+it('says where on the road they differ', () => {
+  const difference = Array<number>(50).fill(0.5);
+  expect(alongSentence({ channel: 'brake', shown: [], difference }, 10, 5)).toContain('from 6 pairs on');
+  expect(alongSentence({ channel: 'brake', shown: [], difference }, 10, 6)).toContain('nowhere on the road');
+  expect(alongSentence({ channel: 'speed_mps', shown: [{ fromM: 20, toM: 60 }], difference }, 10, 6)).toBe(
+    'Speed differs at 20 to 60 m (+1.8 km/h): the 95 % band, which holds everywhere at once, excludes 0 there.',
+  );
+});
+
+it('a blind test says what it showed, and what its silence is worth', () => {
+  const plan = (question: 'tell' | 'like'): ExperimentPlan => ({
+    ...PAIRS,
+    question,
+    way: 'helper',
+    pairs: 16,
+  });
+  const score = (more: Partial<BlindScore>): BlindScore => ({
+    ...{ pairs: 8, right: 7, wrong: 1, none: 0, score: 24, highest: 24.2, verdict: 'shown', prefers: null },
+    ...more,
+  });
+  const blind = (
+    question: 'tell' | 'like',
+    more: Partial<BlindScore>,
+    state: ExperimentState = 'over',
+    holds: boolean | null = true,
+  ) => {
+    const one = shown(
+      plan(question),
+      { kind: 'blind', score: score(more), orders: ['AB'], commitmentHolds: holds },
+      state,
+    );
+    return [experimentSentence(view, one), ...experimentRemarks(view, one)].join(' ');
+  };
+  expect(blind('tell', {})).toContain('You can tell: 7 of 8 right');
+  expect(blind('tell', {})).toContain('promised before the first ride');
+  expect(blind('like', { prefers: 'A', right: 1, wrong: 7 })).toContain('You like A better: 7 of 8 pairs');
+  expect(blind('tell', { verdict: 'not shown' })).toContain('would have shown it 93 times out of 100');
+  expect(blind('like', { verdict: 'not shown' })).toContain('No preference shown');
+  expect(blind('tell', { verdict: 'open', pairs: 3 }, 'given up')).toContain('Given up after 3 pairs');
+  expect(blind('tell', {}, 'over', false)).toContain('not those that were promised');
+  expect(
+    experimentSentence(
+      view,
+      shown(
+        plan('tell'),
+        { kind: 'blind', score: score({ verdict: 'open' }), orders: [], commitmentHolds: null },
+        'given up',
+      ),
+    ),
+  ).toContain('in no backup');
+  expect(experimentSentence(view, shown(plan('tell'), null, 'open'))).toBe('Pair 2 of at most 16');
+});
+
+it('a search says where the best lies, or that there is none', () => {
+  const plan: ExperimentPlan = {
+    question: 'best',
+    way: 'title',
+    settings: [{ key: KEY, min: 0, max: 60, step: 1 }],
+    seed: 1,
+    lapsPerRide: 1,
+  };
+  const search = (more: Partial<FinderAnswer>, state: ExperimentState = 'over') => {
+    const found: FinderAnswer = {
+      ...{
+        state: 'found',
+        next: null,
+        best: { [KEY]: { value: 20, low: 15, high: 25 } },
+        jnd: { [KEY]: 4.2 },
+      },
+      ...{ evidence: 5, isCheck: false, apart: {} },
+      ...more,
+    };
+    const one = shown(plan, { kind: 'best', found, rides: [] }, state);
+    return [experimentSentence(view, one), ...experimentRemarks(view, one)].join('. ');
+  };
+  expect(search({})).toBe(
+    'Your best brake ebb lies between 15 and 25; inside that you can’t tell them apart. Differences under 4.2 of brake ebb you can’t tell.',
+  );
+  expect(search({ state: 'no preference' })).toContain('don’t follow this setting: leave it');
+  expect(search({ state: 'searching' }, 'open')).toContain('Ride 4 of the search');
+  expect(search({ state: 'searching' }, 'given up')).toContain('Given up after 3 rides');
+  expect(search({ apart: { [KEY]: { preferred: 20, wished: 40 } } })).toContain('the preference is believed');
+});
+
+it('what a setting does is no more than a direction', () => {
+  const plan: ExperimentPlan = {
+    question: 'what',
+    way: 'title',
+    setting: { key: KEY, min: 0, max: 60, step: 1 },
+    back: 4,
+    lapsPerRide: 1,
+  };
+  const what = (summary: Measured | null) =>
+    experimentSentence(view, shown(plan, { kind: 'what', rides: [{ value: 0, summary, wants: null }] }));
+  expect(what(NOTHING)).toBe('Brake ebb at 0 and at 60, one ride each: it shows the direction, not more');
+  expect(what(null)).toContain('only you know what it did');
+});
+
+it('of several changes it says which to put back next, and which it was', () => {
+  const road = { kind: 'described', id: 'saltmarsh-loop' } as const;
+  const driven = (id: string, settings: Record<string, number>, timeS: number) => ({
+    id,
+    road,
+    settings,
+    measures: { laps: [timeS, timeS + 0.1, timeS + 0.05].map((t) => lap(t)) },
+  });
+  const [one, other] = ['title/brake/deadzone', 'title/brake/saturation'];
+  const a = driven('a', { [one!]: 0, [other!]: 0 }, 92);
+  const b = driven('b', { [one!]: 4, [other!]: 9 }, 90);
+  const compared = compare([
+    { side: 'A', laps: a.measures.laps },
+    { side: 'B', laps: b.measures.laps },
+  ]).measures;
+  const apart = (more: ReturnType<typeof driven>[], comparisons = compared) =>
+    tellRidesApart(a, b, [a, b, ...more], [one!, other!], comparisons)!;
+  const first = apart([]);
+  expect(first).toMatchObject({ found: null, next: [one], rides: 0, isHard: false });
+  SENTENCES.apartNext('brake ebb', first.label);
+  expect(apart([driven('c', { [one!]: 0, [other!]: 9 }, 92)])).toMatchObject({
+    found: one,
+    next: null,
+    rides: 1,
+  });
+  expect(apart([driven('c', { [one!]: 0, [other!]: 9 }, 90)]).found).toBe(other);
+  expect(apart([driven('c', { [one!]: 0, [other!]: 5 }, 92)]).rides).toBe(0);
+  SENTENCES.apartFound('brake ebb', first.label);
+  const wide = compared.map((c) => (c.name === 'lapTimeS' ? { ...c, se: 5 * c.se } : c));
+  expect(
+    apart(
+      [],
+      wide.map((c) => ({ ...c, se: 20 * c.se })),
+    ).isHard,
+  ).toBe(true);
+  SENTENCES.apartHard();
+  expect(tellRidesApart(a, b, [], [one!], compared)).toBeNull();
+});
+
+it('every sentence is reached, and none is empty or says undefined', () => {
+  // Said by the command line and by the search’s own page.
+  SENTENCES.nobodyTells('Lap time');
+  SENTENCES.checkRide();
+  expect(Object.keys(SENTENCES).filter((key) => !said.has(key))).toEqual([]);
+  for (const [key, text] of said)
+    expect([key, /undefined|NaN|null|Infinity/.test(text), text.length > 3]).toEqual([key, false, true]);
+});

@@ -1,0 +1,336 @@
+import { bettingScore } from '@/core/experiment/bettingScore';
+import { blindPairs } from '@/core/experiment/course';
+import type { PairPlan, Said } from '@/core/experiment/plan';
+import type { RideLog } from '@/core/rides/rideLog';
+import { plainRig } from '@/core/rig/rigSpec';
+import { bookDocument } from '@/data/backup';
+import { judgeBook } from '@/data/judgeBook';
+import { newestExperiments, openExperiment } from '@/data/experiments';
+import { addRide } from '@/data/rides';
+import { addRig } from '@/data/rigs';
+import { experiments, sealedOrders } from '@/data/schema';
+import { expectRoundTrip } from '@/data/testing/roundTrip';
+import { hereIn } from '../read/here';
+import { bookView } from '../read/readBook';
+import { readAlong } from '../read/readAlong';
+import { readExperiment, readHelper, sha256, verdictView } from '../read/readExperiments';
+import { bookInMemory } from '../testing/bookInMemory';
+import {
+  askQuestion,
+  bookTrial,
+  decide,
+  endEarly,
+  helperLoaded,
+  rate,
+  rideOn,
+  sayAnswer,
+  takeLogs,
+} from './experiments';
+import type { Reply } from './reply';
+import { applyChange, changeCombination } from './settings';
+
+jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
+
+const HERE = { rigId: 'rig', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
+const DEADZONE = 'title/brake/deadzone';
+
+const book = bookInMemory(async (db) => {
+  await addRig(db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
+  await changeCombination(HERE);
+});
+
+afterEach(async () => {
+  const row = await openExperiment(book.db, HERE);
+  if (row) await endEarly(row.id);
+});
+
+const pairPlan = (more: Partial<PairPlan> = {}): PairPlan => ({
+  question: 'change',
+  way: 'title',
+  a: { [DEADZONE]: 0 },
+  b: { [DEADZONE]: 4 },
+  pairs: 2,
+  lapsPerRide: 2,
+  named: 'lapTimeS',
+  dimension: null,
+  ...more,
+});
+
+const codeOf = (reply: Reply) => (reply.ok ? 'done' : reply.problems[0]!.code);
+const isDone = async (reply: Promise<Reply>) => expect(codeOf(await reply)).toBe('done');
+const asked = async (plan: Parameters<typeof askQuestion>[0]) => {
+  await isDone(askQuestion(plan));
+  return (await openExperiment(book.db, HERE))!;
+};
+const shown = async (id: string) =>
+  (await readExperiment((await hereIn(book.db, HERE))!, (await bookView())!, id))!;
+
+/** Two laps that take so long. */
+function laps(lapS: number): RideLog {
+  const t_s = Float64Array.from({ length: Math.round(20 * lapS) }, (_, i) => i / 10);
+  const since = (t: number) => t % lapS;
+  return {
+    columns: {
+      t_s,
+      distance_m: t_s.map((t) => (1000 * since(t)) / lapS),
+      lap: t_s.map((t) => Math.floor(t / lapS)),
+    },
+    notes: {},
+  };
+}
+
+let ridden = 0;
+async function drive(lapS: number, atMs?: number, file?: string): Promise<string> {
+  const id = `ride-${++ridden}`;
+  const log = laps(lapS);
+  if (file) log.notes = { file, source: 'imported', track: 'the lane' };
+  await addRide(book.db, { id, ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings: {}, log, atMs });
+  return id;
+}
+
+it('pairs are ridden in the order that was drawn; the last ride ends it, and what is kept lies on the trail', async () => {
+  const { id, plan } = await asked(pairPlan());
+  const sides = plan.orders!.join('');
+  for (const [place, side] of [...sides].entries()) {
+    expect((await shown(id)).step).toMatchObject({ kind: 'ride', place, of: 4, side });
+    const rideId = await drive(side === 'A' ? 60 + 0.1 * (place % 2) : 58 + 0.1 * (place % 2));
+    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId }));
+  }
+  const view = await shown(id);
+  expect(view).toMatchObject({ state: 'over', ridden: 4, step: { kind: 'over' } });
+  expect(view.answer).toMatchObject({
+    kind: 'change',
+    isEarly: false,
+    sides: { ridesA: 2, ridesB: 2 },
+    leftOut: [],
+  });
+  const { measures } = (view.answer as Extract<typeof view.answer, { kind: 'change' }>).compared;
+  expect(measures[0]).toMatchObject({ name: 'lapTimeS', isNamed: true, verdict: 'differs' });
+  const { along } = (await readAlong((await hereIn(book.db, HERE))!, id))!;
+  expect(along).toMatchObject({ pairs: 2, stepM: 10 });
+  expect(along!.channels[0]!.difference.at(-1)).toBeCloseTo(-2, 0);
+  await isDone(decide(id, 'kept', 'It is quicker.'));
+  expect((await bookView())!.settings[DEADZONE]).toBe(4);
+  expect((await bookView())!.trail.items.at(-1)).toMatchObject({ kind: 'change', why: 'It is quicker.' });
+  await isDone(decide(id, 'put back', 'Or not.'));
+  expect((await bookView())!.settings[DEADZONE]).toBe(0);
+  await expectRoundTrip(book.book);
+});
+
+it('more pairs after the planned end make every claim a look', async () => {
+  const { id } = await asked(pairPlan({ pairs: 1 }));
+  for (const place of [0, 1]) await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+  await isDone(rideOn(id, 2));
+  const row = (await openExperiment(book.db, HERE))!;
+  expect(row.plan).toMatchObject({ isExtended: true, asked: { pairs: 3 } });
+  expect(row.plan.orders).toHaveLength(3);
+  expect((await shown(id)).answer).toMatchObject({ isEarly: true });
+  expect(codeOf(await rideOn(id, 2))).toBe('no-riding-on');
+});
+
+it('what goes wrong is booked and ridden again; what comes out of turn is not counted', async () => {
+  const { id } = await asked(pairPlan());
+  await isDone(bookTrial({ id, place: 0, outcome: 'crash' }));
+  await isDone(bookTrial({ id, place: 0, outcome: 'wrong load' }));
+  expect(await shown(id)).toMatchObject({ ridden: 0, lost: 2, step: { place: 0 } });
+  const twoWindows = await Promise.all([0, 0, 0].map((place) => bookTrial({ id, place, outcome: 'ridden' })));
+  expect(twoWindows.map(codeOf).sort()).toEqual(['done', 'out-of-turn', 'out-of-turn']);
+  const said: Said = { kind: 'pair', answer: 'first', sure: null, noticed: false };
+  expect(codeOf(await sayAnswer({ id, place: 0, said }))).toBe('out-of-turn');
+  expect(codeOf(await bookTrial({ id, place: 3, outcome: 'ridden' }))).toBe('out-of-turn');
+  expect(codeOf(await bookTrial({ id, place: 1, outcome: 'ridden', rideId: 'nowhere' }))).toBe('no-ride');
+  expect(codeOf(await bookTrial({ id: 'nothing', place: 1, outcome: 'ridden' }))).toBe('no-such-question');
+});
+
+it('nothing is counted while something else is set otherwise, and the driver is told what', async () => {
+  const { id } = await asked(pairPlan());
+  await isDone(applyChange({ axis: 'brake', field: 'saturation', to: 10, why: 'tried' }));
+  expect((await shown(id)).elsewhere).toEqual(['title/brake/saturation']);
+  expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden' }))).toBe('changed-meanwhile');
+  await isDone(applyChange({ axis: 'brake', field: 'saturation', to: 0, why: 'back' }));
+  // Set to its neutral is another value than never set: what was there before has to be back.
+  const { elsewhere } = await shown(id);
+  expect(elsewhere).toEqual(['title/brake/saturation']);
+  await isDone(applyChange({ axis: 'brake', field: 'saturation', to: null, why: 'taken away' }));
+  await isDone(bookTrial({ id, place: 0, outcome: 'ridden' }));
+});
+
+it('one question at a time, of values that the menus take', async () => {
+  await asked(pairPlan());
+  expect(codeOf(await askQuestion(pairPlan()))).toBe('question-open');
+  await endEarly((await openExperiment(book.db, HERE))!.id);
+  expect(codeOf(await askQuestion(pairPlan({ b: { [DEADZONE]: 400 } })))).toBe('out-of-range');
+  expect(codeOf(await askQuestion(pairPlan({ b: { [DEADZONE]: 0 } })))).not.toBe('done');
+  expect(
+    codeOf(await askQuestion(pairPlan({ a: { 'title/brake/nothing': 0 }, b: { 'title/brake/nothing': 1 } }))),
+  ).toBe('unknown-field');
+  expect(codeOf(await askQuestion(pairPlan({ question: 'tell', way: 'title' })))).not.toBe('done');
+});
+
+it('logs find their ride by when they were driven, in another order of taking in as well', async () => {
+  const { id, atMs } = await asked(pairPlan({ pairs: 1 }));
+  for (const place of [0, 1]) await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+  expect(codeOf(await takeLogs(id))).toBe('no-logs');
+  const [first, second] = (await newestExperiments(book.db, HERE, 1))[0]!.trials;
+  const later = await drive(59, second!.atMs - 1, 'second.csv');
+  const earlier = await drive(60, first!.atMs - 1, 'first.csv');
+  await drive(60, atMs - 1000, 'before.csv');
+  await isDone(takeLogs(id));
+  const row = (await newestExperiments(book.db, HERE, 1))[0]!;
+  expect(row.trials.map(({ rideId }) => rideId)).toEqual([earlier, later]);
+  expect((await shown(id)).answer).toMatchObject({ leftOut: [] });
+});
+
+describe('a blind test with a helper', () => {
+  const loadBoth = async (id: string, place: number) => {
+    await isDone(helperLoaded({ id, place, what: 'neutral' }));
+    await isDone(helperLoaded({ id, place, what: 'ride' }));
+  };
+  const say = (answer: 'first' | 'second'): Said => ({ kind: 'pair', answer, sure: 'sure', noticed: false });
+
+  /** Somebody who always feels which is B: the test knows the orders, the program does not tell them. */
+  async function goThrough(id: string, orders: readonly string[]) {
+    for (let pair = 0; ; pair++) {
+      for (const place of [2 * pair, 2 * pair + 1]) {
+        if ((await newestExperiments(book.db, HERE, 1))[0]!.state !== 'open') return pair;
+        await loadBoth(id, place);
+        await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+      }
+      await isDone(sayAnswer({ id, place: pair, said: say(orders[pair] === 'BA' ? 'first' : 'second') }));
+    }
+  }
+
+  it('tells nothing of its order before the last answer, and then everything, as promised', async () => {
+    const { id, sealed, plan } = await asked(
+      pairPlan({ question: 'tell', way: 'helper', pairs: 16, named: null }),
+    );
+    const { orders, salt } = sealed!;
+    expect(plan).toMatchObject({
+      orders: null,
+      salt: null,
+      commitment: sha256(`${orders.join(',')}:${salt}`),
+    });
+    const seenOutside = async () =>
+      JSON.stringify([await bookDocument(book.db, 1), await shown(id), await bookView()]);
+    const before = await seenOutside();
+    expect(before).not.toContain(salt);
+    // With all its orders the other way round it looks the same from outside, to the letter.
+    const turned = orders.map((order) => (order === 'AB' ? 'BA' : 'AB'));
+    await book.db.update(sealedOrders).set({ orders: turned });
+    expect(await seenOutside()).toBe(before);
+    await book.db.update(sealedOrders).set({ orders });
+    expect(await shown(id)).toMatchObject({ step: { values: null, side: null, of: null }, answer: null });
+    const pairs = await goThrough(id, orders);
+    expect(pairs).toBe(
+      bettingScore('which', Array(16).fill({ order: 'AB', answer: 'second', sure: 'sure' })).verdict ===
+        'shown'
+        ? 5
+        : 0,
+    );
+    const view = await shown(id);
+    expect(view).toMatchObject({
+      state: 'over',
+      salt,
+      answer: {
+        kind: 'blind',
+        orders,
+        commitmentHolds: true,
+        score: { verdict: 'shown', right: 5, wrong: 0 },
+      },
+    });
+    expect(await book.db.$count(sealedOrders)).toBe(0);
+    expect(blindPairs({ orders, answers: view.answers })).toHaveLength(5);
+    await expectRoundTrip(book.book);
+  });
+
+  it('the helper loads the neutral values first, every time, and nobody drives before', async () => {
+    const { id, sealed } = await asked(pairPlan({ question: 'like', way: 'helper', pairs: 16, named: null }));
+    const here = (await hereIn(book.db, HERE))!;
+    const helper = async () => (await readHelper(here, (await bookView())!, id))!.step!;
+    const value = sealed!.orders[0] === 'AB' ? '0' : '4';
+    expect(await helper()).toEqual({
+      place: 0,
+      said: null,
+      values: [{ name: 'Brake ebb', neutral: '0', value }],
+    });
+    expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden' }))).toBe('not-loaded');
+    expect(codeOf(await helperLoaded({ id, place: 0, what: 'ride' }))).toBe('neutral-first');
+    await isDone(helperLoaded({ id, place: 0, what: 'neutral' }));
+    expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden' }))).toBe('not-loaded');
+    expect(codeOf(await helperLoaded({ id, place: 1, what: 'neutral' }))).toBe('nothing-to-load');
+    await isDone(helperLoaded({ id, place: 0, what: 'ride' }));
+    await isDone(bookTrial({ id, place: 0, outcome: 'ridden' }));
+    // What was loaded for one ride is not loaded for the next.
+    expect(codeOf(await bookTrial({ id, place: 1, outcome: 'ridden' }))).toBe('not-loaded');
+    await loadBoth(id, 1);
+    await isDone(bookTrial({ id, place: 1, outcome: 'ridden' }));
+    expect((await readHelper(here, (await bookView())!, id))!.step).toBeNull();
+    await isDone(
+      sayAnswer({ id, place: 0, said: { kind: 'pair', answer: 'none', sure: null, noticed: true } }),
+    );
+    await endEarly(id);
+    expect(await shown(id)).toMatchObject({
+      state: 'given up',
+      answer: { kind: 'blind', score: { none: 1, score: 1 } },
+    });
+    expect(await readHelper(here, (await bookView())!, id)).toBeNull();
+  });
+
+  it('in a restored book, where nobody knows its orders, it is given up', async () => {
+    const { id } = await asked(pairPlan({ question: 'tell', way: 'helper', pairs: 16, named: null }));
+    const document = await bookDocument(book.db, Date.now());
+    expect(judgeBook(document, Date.now())).toEqual([]);
+    await book.db.delete(sealedOrders);
+    expect(await openExperiment(book.db, HERE)).toBeNull();
+    expect(await shown(id)).toMatchObject({ state: 'given up', answer: { orders: [] } });
+    await isDone(askQuestion(pairPlan()));
+    await book.db.delete(experiments);
+  });
+});
+
+it('a search goes where it is led and ends in a value that can be kept', async () => {
+  const setting = { key: DEADZONE, min: 0, max: 60, step: 1 };
+  const { id } = await asked({
+    question: 'best',
+    way: 'title',
+    settings: [setting],
+    seed: 5,
+    lapsPerRide: 1,
+  });
+  let last: number | null = null;
+  for (let ride = 0; ride < 24; ride++) {
+    const { step, state } = await shown(id);
+    if (state !== 'open') break;
+    const value = (step as { values: Record<string, number> }).values[DEADZONE]!;
+    await isDone(bookTrial({ id, place: ride, outcome: 'ridden' }));
+    expect((await shown(id)).step).toEqual({ kind: 'answer', ask: 'feel', place: ride, isFirst: ride === 0 });
+    const better = last === null ? null : Math.abs(value - 30) < Math.abs(last - 30) ? 'this' : 'before';
+    const said: Said = { kind: 'feel', better, wants: { [DEADZONE]: value < 30 ? 'more' : 'less' } };
+    await isDone(sayAnswer({ id, place: ride, said }));
+    last = value;
+  }
+  const view = await shown(id);
+  expect(view).toMatchObject({ state: 'over', answer: { kind: 'best', found: { state: 'found' } } });
+  await isDone(decide(id, 'kept', 'It feels best.'));
+  expect(Math.abs(((await bookView())!.settings[DEADZONE] as number) - 30)).toBeLessThan(7);
+  await isDone(applyChange({ axis: 'brake', field: 'deadzone', to: null, why: 'away' }));
+});
+
+it('what a setting does: least, most and back, each rated; Verdict lists what was asked', async () => {
+  const setting = { key: DEADZONE, min: 0, max: 60, step: 1 };
+  const { id } = await asked({ question: 'what', way: 'simulated', setting, back: 7, lapsPerRide: 1 });
+  const values: number[] = [];
+  for (const place of [0, 1, 2]) {
+    values.push(((await shown(id)).step as { values: Record<string, number> }).values[DEADZONE]!);
+    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId: await drive(60 - place) }));
+  }
+  expect(values).toEqual([0, 60, 7]);
+  await isDone(rate({ id, place: 1, ratings: { weight: 6 } }));
+  expect(codeOf(await rate({ id, place: 9, ratings: { weight: 6 } }))).toBe('not-ridden');
+  expect((await newestExperiments(book.db, HERE, 1))[0]!.ratings).toEqual([{ place: 1, of: { weight: 6 } }]);
+  const { past, open, spread } = await verdictView((await hereIn(book.db, HERE))!, (await bookView())!);
+  expect(open).toBeNull();
+  expect(past[0]).toMatchObject({ id, question: 'what', settings: ['Brake ebb'] });
+  expect(spread.rides).toBeGreaterThan(0);
+  await expectRoundTrip(book.book);
+});
