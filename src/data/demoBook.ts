@@ -17,6 +17,9 @@ import { addChanges, listChanges } from './changes';
 import { chooseCombination } from './combination';
 import { COMBINATIONS, demoCaptures, type PlannedCapture } from './demoCaptures';
 import type { Database } from './database';
+import { addEveningChanges, EVENING, EVENING_ROAD } from './demoEvening';
+import { addDemoQuestions } from './demoQuestions';
+import { chooseRoad } from './road';
 import { USUAL_SCHOOLS } from '@/core/settings/schools';
 import { chooseSchools } from './schools';
 import { addRide, markRide } from './rides';
@@ -41,7 +44,8 @@ export async function fillDemoBook(book: Database, nowMs = Date.now()): Promise<
 /** All of it or nothing: one that is killed while it fills is filled again. */
 async function fillInside(db: Database, nowMs: number): Promise<void> {
   for (const { id, name, spec } of SIMULATED_RIGS) await addRig(db, { id, name, spec });
-  for (const combination of COMBINATIONS) await chooseCombination(db, combination);
+  // The one that is chosen last is open when the book is.
+  for (const combination of [EVENING, ...COMBINATIONS]) await chooseCombination(db, combination);
   const recordings = new Map<string, Recording>();
   for (const { planned, recording } of demoCaptures()) {
     await keep(db, planned, recording, nowMs);
@@ -50,6 +54,9 @@ async function fillInside(db: Database, nowMs: number): Promise<void> {
   await addDeadzoneOfTheWren(db, nowMs);
   await addRotationOfTheTern(db, nowMs);
   await addFirstRide(db, recordings.get('tern/brake')!);
+  await chooseRoad(db, EVENING, EVENING_ROAD);
+  await addEveningChanges(db, nowMs);
+  await addDemoQuestions(db, nowMs);
 }
 
 async function keep(

@@ -12,7 +12,11 @@ import type { BookDocument } from '@/core/formats/bookJson';
 import { riddenTravel, rideFigures, type Ridden } from '@/core/rides/rideFigures';
 import { takeRide } from '@/core/rides/sentRide';
 import { recordingOf } from './captures';
-import { rideOf, type StoredRide } from './rides';
+import type { ForceChain } from '@/core/force/handsOff';
+import { forceRecorder } from '@/core/force/forceInputs';
+import { rideForce, withForce } from '@/core/force/rideForce';
+import { completeRide, type RidePlan } from '@/core/vehicle/simulateRide';
+import { packRide, rideOf, type StoredRide } from './rides';
 
 /** What is asked of whoever started a reading, back through the wire. */
 export interface Sink {
@@ -59,6 +63,14 @@ const api = {
   rideAtOnce(stored: StoredRide, asked: Ridden[]) {
     const ride = rideOf(stored);
     return { figures: rideFigures(ride), travel: riddenTravel(ride, asked) };
+  },
+  /** A ride with its force, as the book stores it. */
+  async simulate(plan: RidePlan, chain: ForceChain, seed: number) {
+    const recorder = forceRecorder(chain.title.rateHz);
+    const driven = completeRide(plan, recorder);
+    const inputs = recorder.finish();
+    const log = withForce(driven, inputs, rideForce(inputs, chain, seed));
+    return { notes: log.notes, parts: await packRide(log) };
   },
   takeCapture(packed: Uint8Array) {
     const taken = takeCapture(packed);

@@ -1,6 +1,7 @@
 import { database } from '@/data/book';
 import { listRigs } from '@/data/rigs';
-import { bookView } from '@/book/read/readBook';
+import { shownPlace } from '@/book/read/readBook';
+import { verdictView } from '@/book/read/readExperiments';
 import { SeatFlow } from '@/stations/seat/SeatFlow';
 import { wishOf } from '@/stations/seat/tasks';
 import { SeatSetup } from '@/stations/seat/SeatSetup';
@@ -9,11 +10,13 @@ export const metadata = { title: 'From the seat · Pebble Road' };
 
 /** Seat posture: full screen, outside the frame. An empty book begins with finding the rig. */
 export default async function SeatPage({ searchParams }: { searchParams: Promise<{ do?: string }> }) {
-  const view = await bookView();
-  if (!view) {
+  const place = await shownPlace();
+  if (!place) {
     const rigs = await listRigs(await database());
     return <SeatSetup names={rigs.map((rig) => rig.name)} />;
   }
+  const { here, view } = place;
   const wish = wishOf((await searchParams).do);
-  return <SeatFlow view={view} wish={wish} key={view.rig.id} />;
+  const verdict = wish === 'verdict' ? await verdictView(here, view) : null;
+  return <SeatFlow view={view} verdict={verdict} wish={wish} key={view.rig.id} />;
 }

@@ -103,6 +103,8 @@ export interface VerdictView {
   recent: RecentChange[];
   /** What A and B on the trail say, where both are marked. */
   pair: string | null;
+  /** Rides of the demo’s evening that are still being driven; `null` elsewhere, and once they are. */
+  filling: { done: number; of: number } | null;
 }
 
 /** The question that is under way here, or the last one where nothing was decided yet, as the road shows it. */

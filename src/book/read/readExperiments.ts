@@ -2,10 +2,11 @@ import 'server-only';
 import { createHash } from 'node:crypto';
 import { committedText } from '@/core/experiment/coinOrders';
 import { nextStep, ridden } from '@/core/experiment/course';
-import type { Combination } from '@/core/settings/scope';
+import { combinationText, type Combination } from '@/core/settings/scope';
 import { keyText, sameValue } from '@/core/settings/setting';
 import { listChanges } from '@/data/changes';
 import type { Database } from '@/data/database';
+import { EVENING, eveningProgress } from '@/data/demoEvening';
 import { experimentOf, newestExperiments, openExperiment, type ExperimentRow } from '@/data/experiments';
 import { newestLogs } from '@/data/rides';
 import { experimentLine, experimentView, logsFor, ownSpread, settingWords } from '../judge/experiments';
@@ -35,6 +36,7 @@ export async function verdictView(here: Here, view: BookView): Promise<VerdictVi
     past: shown.filter(({ state }) => state !== 'open').map((one) => experimentLine(view, one)),
     spread: ownSpread(rides, { kind: 'described', id: view.trackId }),
     recent: recentChanges(view, changesIn(await listChanges(book, here.rig.id), combination)),
+    filling: combinationText(combination) === combinationText(EVENING) ? eveningProgress() : null,
     pair: comparePair(rides) && pairFinding({ rides, rideCount: view.rideCount }, comparePair(rides)).heading,
   };
 }

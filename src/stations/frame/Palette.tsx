@@ -145,6 +145,7 @@ export function Palette({
     { group: 'Seat', name: 'From the seat: all axes', run: () => go('/seat?do=axes') },
     { group: 'Seat', name: 'From the seat: pre-flight', run: () => go('/seat?do=ready') },
     { group: 'Seat', name: 'From the seat: minimum force', run: () => go('/seat?do=minimum-force') },
+    { group: 'Seat', name: 'From the seat: ask a question', run: () => go('/seat?do=verdict') },
     { group: 'Seat', name: 'From the seat: the base by hand', run: () => go('/seat?do=base') },
     ...view.axes
       .filter((axis) => axis.capture)

@@ -6,6 +6,7 @@ import { Notices } from '@/ui/notices';
 import { tone } from '@/live/voice';
 import { useAnswerButtons } from '@/live/answerButtons';
 import type { BookView } from '@/book/model/bookView';
+import type { VerdictView } from '@/book/model/experimentView';
 import { openDevice, useLiveRig } from '@/live/liveRig';
 import { useOwnCombination } from '@/live/ownCombination';
 import { provable } from '@/live/proofSession';
@@ -15,7 +16,15 @@ import type { TaskProps } from './task';
 import { endOf, stepsAmong, TASK_VIEWS, tasksFor, type SeatWish } from './tasks';
 
 /** Everything of Ready and Axes from the seat, one thing at a time, without keyboard or mouse. */
-export function SeatFlow({ view, wish }: { view: BookView; wish: SeatWish }) {
+export function SeatFlow({
+  view,
+  verdict,
+  wish,
+}: {
+  view: BookView;
+  verdict: VerdictView | null;
+  wish: SeatWish;
+}) {
   const { source, simulated, state } = useLiveRig();
   useOwnCombination(view.combination);
   const device = JSON.stringify(view.rig.spec.device);
@@ -34,14 +43,14 @@ export function SeatFlow({ view, wish }: { view: BookView; wish: SeatWish }) {
     );
   return (
     <>
-      <Tasks key={source.info.id} view={view} wish={wish} />
+      <Tasks key={source.info.id} view={view} verdict={verdict} wish={wish} />
       {simulated && <SimulatedSeat rig={simulated} />}
       <Notices />
     </>
   );
 }
 
-function Tasks({ view, wish }: { view: BookView; wish: SeatWish }) {
+function Tasks({ view, verdict, wish }: { view: BookView; verdict: VerdictView | null; wish: SeatWish }) {
   const router = useRouter();
   const { source, simulated } = useLiveRig();
   const taught = useAnswerButtons(source, view.rig.spec.rim.buttons);
@@ -53,6 +62,7 @@ function Tasks({ view, wish }: { view: BookView; wish: SeatWish }) {
   const done = stepsAmong(tasks.slice(0, at));
   const shared: TaskProps = {
     view,
+    verdict,
     taught,
     end: endOf(view, wish),
     place: { done, of: stepsAmong(tasks) },

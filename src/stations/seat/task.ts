@@ -1,5 +1,6 @@
 import type { TaughtButtons } from '@/live/answerButtons';
 import type { BookView } from '@/book/model/bookView';
+import type { VerdictView } from '@/book/model/experimentView';
 
 /** What is said when a go is at its end, and where one leaves to. */
 export interface GoEnd {
@@ -11,6 +12,8 @@ export interface GoEnd {
 /** What every task gets: the book, the device, the taught buttons, its place in the go, and how to end. */
 export interface TaskProps {
   view: BookView;
+  /** What is asked of settings; `null` in a go that asks nothing. */
+  verdict: VerdictView | null;
   taught: TaughtButtons;
   place: { done: number; of: number };
   /** What the end of this go would say now. */

@@ -2,7 +2,7 @@ import { simulatedRigById } from '@/catalog/find';
 import type { BookView } from '@/book/model/bookView';
 import { endOf, stepsAmong, TASK_VIEWS, tasksFor, wishOf, type SeatWish } from './tasks';
 
-const WISHES: SeatWish[] = ['all', 'ready', 'axes', 'check', 'card', 'minimum-force', 'base'];
+const WISHES: SeatWish[] = ['all', 'ready', 'axes', 'check', 'card', 'minimum-force', 'base', 'verdict'];
 const view = { rig: { spec: simulatedRigById('gannet').spec }, axes: [] } as unknown as BookView;
 const kinds = (wish: string, isTaught = true) =>
   tasksFor(view, wishOf(wish), isTaught).map((task) =>
@@ -37,7 +37,7 @@ it('advice and the end are no steps of their own', () => {
 it('every task of every go has a view of its own', () => {
   const drawn = WISHES.flatMap((wish) => tasksFor(view, wish, false).map(({ kind }) => TASK_VIEWS[kind]));
   expect(drawn.every((one) => typeof one === 'function')).toBe(true);
-  expect(new Set(drawn).size).toBe(9);
+  expect(new Set(drawn).size).toBe(10);
 });
 
 describe('the end of a go', () => {

@@ -12,6 +12,7 @@ import { ProofTask } from './ProofTask';
 import { ReadyTask } from './ReadyTask';
 import type { GoEnd, TaskProps } from './task';
 import { TeachTask } from './TeachTask';
+import { VerdictTask } from './VerdictTask';
 
 /** What draws a task of each kind. A new kind is its view, an entry here, and its place in a go below. */
 export const TASK_VIEWS = {
@@ -23,6 +24,7 @@ export const TASK_VIEWS = {
   card: CardTask,
   'minimum-force': MinimumForceTask,
   base: BaseTask,
+  verdict: VerdictTask,
   done: DoneTask,
 };
 
@@ -69,6 +71,14 @@ const GOES = {
           ? 'What was kept stands under Base, with what it changes.'
           : 'Nothing was kept of the base.',
       leaveTo: '/base',
+    }),
+  },
+  verdict: {
+    tasks: () => [{ kind: 'verdict' }],
+    end: () => ({
+      title: 'That was all',
+      how: 'What was asked and answered stands under Verdict; what was kept lies on the trail.',
+      leaveTo: '/verdict',
     }),
   },
 } satisfies Record<string, Go>;

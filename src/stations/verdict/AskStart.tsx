@@ -1,9 +1,14 @@
+'use client';
+
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect } from 'react';
 import { QUESTIONS } from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
 import { planSentence } from '@/book/judge/planSentence';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentLine, VerdictView } from '@/book/model/experimentView';
+import { ProgressBar } from '@/ui/ProgressBar';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
@@ -26,9 +31,12 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
             number={1}
             title="Ask one thing of one setting"
             actions={
-              <LinkButton look="next" href="/verdict?ask=change">
-                {QUESTION_WORDS.change.ask}
-              </LinkButton>
+              <>
+                <LinkButton look="next" href="/verdict?ask=change">
+                  {QUESTION_WORDS.change.ask}
+                </LinkButton>
+                <LinkButton href="/seat?do=verdict">From the seat</LinkButton>
+              </>
             }
           >
             Say what it is for before you ride: that measure is then tested alone.
@@ -63,8 +71,28 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
           </li>
         ))}
       </ul>
+      {verdict.filling && <Filling filling={verdict.filling} />}
       {past.length > 0 && <Answered past={past} />}
     </StationPage>
+  );
+}
+
+/** How often it is looked whether another ride came in. */
+const LOOK_MS = 2000;
+
+/** What the demo still works out, while it can be used already. */
+function Filling({ filling: { done, of } }: { filling: NonNullable<VerdictView['filling']> }) {
+  const router = useRouter();
+  useEffect(() => {
+    const timer = setInterval(() => router.refresh(), LOOK_MS);
+    return () => clearInterval(timer);
+  }, [router]);
+  return (
+    <div className="mt-8 max-w-md">
+      <ProgressBar share={done / of} label="The demo’s evening">
+        The demo’s evening is being driven: {done} of {of} rides
+      </ProgressBar>
+    </div>
   );
 }
 

@@ -12,6 +12,7 @@ import { keyOfText } from '@/core/settings/setting';
 import { MOST_PAIRS, USUAL_PLAN } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
 import { askQuestion } from '@/book/write/experiments';
+import { anotherValue } from '@/book/judge/seatQuestion';
 import { planSentence } from '@/book/judge/planSentence';
 import { askableSettings, type AskableSetting } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
@@ -62,7 +63,7 @@ export function PlanForm({
       values[key]?.a ??
       numberOf(changed ? changed.from : null) ??
       (changed ? setting.field.neutral : setting.value),
-    b: values[key]?.b ?? numberOf(changed?.to ?? null) ?? other(setting),
+    b: values[key]?.b ?? numberOf(changed?.to ?? null) ?? anotherValue(setting),
   };
   const range = ranges[key] ?? { min: setting?.field.min ?? 0, max: setting?.field.max ?? 1 };
   const put = (side: 'a' | 'b', value: number | null) =>
@@ -299,13 +300,6 @@ function MoreSettings({
 }
 
 const numberOf = (value: unknown): number | null => (typeof value === 'number' ? value : null);
-
-/** A value that can be told from the one that is set: a tenth of the range away. */
-function other({ field, value }: AskableSetting): number {
-  const steps = Math.max(1, Math.round((field.max - field.min) / 10 / field.step));
-  const up = value + steps * field.step;
-  return Number((up <= field.max ? up : value - steps * field.step).toFixed(9));
-}
 
 const canRide = (view: BookView, way: Way) =>
   way !== 'simulated' || view.axes.some(({ axis, capture }) => axis === 'brake' && capture !== null);

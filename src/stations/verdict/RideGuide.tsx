@@ -48,7 +48,16 @@ export function RideGuide({ view, open }: { view: BookView; open: ExperimentView
             <CurrentStep view={view} open={open} step={step} />
           )}
           {elsewhere.length === 0 && (
-            <NextStep number={2} title="Break off" actions={<End open={open} />}>
+            <NextStep
+              number={2}
+              title="Break off"
+              actions={
+                <>
+                  <LinkButton href="/seat?do=verdict">From the seat</LinkButton>
+                  <End open={open} />
+                </>
+              }
+            >
               {asked.question === 'change'
                 ? 'What was driven until then is compared.'
                 : 'Nothing is shown then. A pause needs nothing: it goes on where it was.'}

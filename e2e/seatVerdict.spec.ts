@@ -1,0 +1,152 @@
+import type { BrowserContext, Page } from '@playwright/test';
+import { expectAccessible } from './axe';
+import { expect, test } from './fixtures';
+
+const prompt = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** A button on the rim: the only thing that is pressed in the seat. */
+const press = (page: Page, answer: 'Yes' | 'No') =>
+  page
+    .getByRole('group', { name: 'Simulated rig' })
+    .getByRole('button', { name: answer, exact: true })
+    .click();
+
+/** Passes over the questions before the one that is wanted, and asks it. */
+async function choose(page: Page, url: string, ...passed: string[]) {
+  await page.goto(`${url}/seat?do=verdict`);
+  for (const question of passed.slice(0, -1)) {
+    await expect(prompt(page)).toHaveText(question);
+    await press(page, 'No');
+  }
+  await expect(prompt(page)).toHaveText(passed.at(-1)!);
+  await press(page, 'Yes');
+}
+
+const CHANGE = 'Did it change anything?';
+const TELL = 'Could I tell?';
+const LIKE = 'Which do I like?';
+const BEST = 'Where is the best value?';
+const WHAT = 'What does this one do?';
+
+test('from the seat by the rim’s buttons alone: a change, what a setting does, where its best lies', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(240_000);
+  await choose(page, server.url, CHANGE);
+  for (let ride = 1; ride <= 8; ride++) {
+    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`), {
+      timeout: 60_000,
+    });
+    if (ride === 1) await expectAccessible(page, 'seat ride');
+    await press(page, 'Yes');
+  }
+  // The base lets no damping through: the slider that was moved does nothing, and that is what is said.
+  await expect(prompt(page)).toHaveText(/^No difference shown: if a lap differs, by less than \d\.\d\d s$/, {
+    timeout: 60_000,
+  });
+  await expectAccessible(page, 'seat answer');
+  await press(page, 'No');
+  await expect(prompt(page)).toHaveText('That was all');
+
+  await choose(page, server.url, CHANGE, TELL, LIKE, BEST, WHAT);
+  for (const ride of [1, 2, 3]) {
+    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`), {
+      timeout: 60_000,
+    });
+    await press(page, 'Yes');
+  }
+  await expect(prompt(page)).toHaveText(
+    /^Calming at 0 and at \d+, one ride each: it shows the direction, not more$/,
+    { timeout: 60_000 },
+  );
+  await press(page, 'Yes');
+  await expect(page).toHaveURL(/\/verdict\?show=/);
+  await expect(page.getByRole('table', { name: 'What changed from ride to ride' })).toBeVisible();
+
+  await choose(page, server.url, CHANGE, TELL, LIKE, BEST);
+  let before: number | null = null;
+  for (let ride = 1; ride <= 24; ride++) {
+    await expect(prompt(page)).toHaveText(new RegExp(`^(Ride ${ride}: load|Your best)`), { timeout: 15_000 });
+    const text = (await prompt(page).textContent())!;
+    if (text.startsWith('Your best')) break;
+    const value = Number(/Calming (\d+)/.exec(text)![1]);
+    await press(page, 'Yes');
+    if (before !== null) {
+      await expect(prompt(page)).toHaveText('Was it better than the ride before?');
+      await press(page, Math.abs(value - 20) < Math.abs(before - 20) ? 'Yes' : 'No');
+    }
+    await expect(prompt(page)).toHaveText('Would you have more calming?');
+    await press(page, value < 20 ? 'Yes' : 'No');
+    before = value;
+  }
+  await expect(prompt(page)).toHaveText(/^Your best calming lies between/);
+  await press(page, 'Yes');
+  await expect(prompt(page)).toHaveText('That was all');
+  await press(page, 'Yes');
+  await expect(page.getByRole('button', { name: /^Change: Calming 30 → \d+/ })).toBeVisible();
+});
+
+/** The helper’s window of the question that is under way. */
+async function openHelper(page: Page, url: string, context: BrowserContext): Promise<Page> {
+  const html = await (await page.request.get(`${url}/verdict`)).text();
+  const helper = await context.newPage();
+  await helper.goto(`${url}/helper/${/\/helper\/([0-9a-f-]{36})/.exec(html)![1]}`);
+  return helper;
+}
+
+async function load(helper: Page, ride: number): Promise<string> {
+  await expect(prompt(helper)).toHaveText(`Ride ${ride}: load the neutral values`, { timeout: 15_000 });
+  await helper.getByRole('button', { name: 'Loaded' }).click();
+  await expect(prompt(helper)).toHaveText(`Ride ${ride}: load these`);
+  const value = (await helper.getByRole('definition').textContent())!;
+  await helper.getByRole('button', { name: 'Loaded' }).click();
+  return value;
+}
+
+/** Two rides of a pair, each loaded by the helper; gives which of them was B. */
+async function pairOf(page: Page, helper: Page, pair: number, b: string): Promise<'first' | 'second'> {
+  const values: string[] = [];
+  for (const ride of [2 * pair - 1, 2 * pair]) {
+    values.push(await load(helper, ride));
+    await expect(prompt(page)).toHaveText(`Ride ${ride}: drive`, { timeout: 15_000 });
+    await press(page, 'Yes');
+  }
+  return values[0] === b ? 'first' : 'second';
+}
+
+test('blind from the seat, with a helper: could I tell, which do I like', async ({
+  page,
+  server,
+  context,
+}) => {
+  test.setTimeout(240_000);
+  await choose(page, server.url, CHANGE, TELL);
+  await expect(prompt(page)).toHaveText('Ride 1: your helper is loading');
+  const helper = await openHelper(page, server.url, context);
+  for (const pair of [1, 2]) {
+    const was = await pairOf(page, helper, pair, '30');
+    await expect(prompt(page)).toHaveText('Can you say which was B?');
+    await press(page, 'Yes');
+    await expect(prompt(page)).toHaveText('Was the second one B?');
+    // Wrong both times: then it is out of reach.
+    await press(page, was === 'first' ? 'Yes' : 'No');
+  }
+  await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/, { timeout: 15_000 });
+  await press(page, 'No');
+  await expect(prompt(page)).toHaveText('That was all');
+  await helper.close();
+
+  await choose(page, server.url, CHANGE, TELL, LIKE);
+  const second = await openHelper(page, server.url, context);
+  for (let pair = 1; pair <= 7; pair++) {
+    const b = await pairOf(page, second, pair, '30');
+    await expect(prompt(page)).toHaveText('Can you say which was better?');
+    await press(page, 'Yes');
+    await expect(prompt(page)).toHaveText('Was the second one better?');
+    await press(page, b === 'second' ? 'Yes' : 'No');
+  }
+  await expect(prompt(page)).toHaveText(/^You like B better: 7 of 7 pairs/, { timeout: 15_000 });
+  await press(page, 'Yes');
+  await expect(prompt(page)).toHaveText('That was all');
+});

@@ -1,0 +1,64 @@
+import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
+import { isPairPlan, type ExperimentPlan, type Question } from '@/core/experiment/plan';
+import { USUAL_PLAN } from '@/core/experiment/planRides';
+import type { BookView } from '../model/bookView';
+import type { RecentChange } from '../model/experimentView';
+import { askableSettings, type AskableSetting } from './askable';
+
+/** A value that can be told from the one that is set: a tenth of the range away. */
+export function anotherValue({ field, value }: Pick<AskableSetting, 'field' | 'value'>): number {
+  const steps = Math.max(1, Math.round((field.max - field.min) / 10 / field.step));
+  const up = value + steps * field.step;
+  return Number((up <= field.max ? up : value - steps * field.step).toFixed(9));
+}
+
+/** How far a search goes to either side of what is set where nobody says so: a third of the range. */
+const REACH = 3;
+
+/**
+ * The question that a driver in the seat most likely has: of the setting that was changed last, what it was against what it is.
+ * Whoever wants another one plans it at the desk.
+ * @returns `null` where nothing can be set
+ */
+export function seatQuestion(
+  view: Pick<BookView, 'menus' | 'settings'>,
+  recent: readonly RecentChange[],
+  question: Question,
+  isSimulated: boolean,
+  seed: number,
+): ExperimentPlan | null {
+  const all = askableSettings(view);
+  const changed = recent.find(({ key }) => all.some((one) => one.key === key));
+  const setting = all.find(({ key }) => key === changed?.key) ?? all[0];
+  if (!setting) return null;
+  const { key, field, value } = setting;
+  const ask = changed ? numbers(changed.from ?? field.neutral, changed.to ?? field.neutral) : null;
+  const [a, b] = ask ?? [value, anotherValue(setting)];
+  const lapsPerRide = USUAL_PLAN.lapsPerRide;
+  if (question === 'best' || question === 'what') {
+    const steps = Math.round((field.max - field.min) / REACH / field.step);
+    const on = (v: number) => Number(Math.min(field.max, Math.max(field.min, v)).toFixed(9));
+    const range = {
+      key,
+      min: on(value - steps * field.step),
+      max: on(value + steps * field.step),
+      step: field.step,
+    };
+    if (question === 'best') return { question, way: 'title', settings: [range], seed, lapsPerRide };
+    return { question, way: isSimulated ? 'simulated' : 'title', setting: range, back: value, lapsPerRide };
+  }
+  const plan: ExperimentPlan = {
+    question,
+    way: question !== 'change' ? 'helper' : isSimulated ? 'simulated' : 'title',
+    a: { [key]: a },
+    b: { [key]: b },
+    pairs: question === 'change' ? USUAL_PLAN.pairs : MOST_BLIND_PAIRS,
+    lapsPerRide,
+    named: question === 'change' ? 'lapTimeS' : null,
+    dimension: null,
+  };
+  return isPairPlan(plan) && a !== b ? plan : null;
+}
+
+const numbers = (a: unknown, b: unknown): [number, number] | null =>
+  typeof a === 'number' && typeof b === 'number' && a !== b ? [a, b] : null;

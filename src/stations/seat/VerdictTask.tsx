@@ -1,0 +1,319 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { QUESTIONS, settingsOf, type ExperimentPlan, type Said } from '@/core/experiment/plan';
+import { askQuestion, bookTrial, decide, sayAnswer } from '@/book/write/experiments';
+import { settingWords } from '@/book/judge/experiments';
+import { planSentence } from '@/book/judge/planSentence';
+import { seatQuestion } from '@/book/judge/seatQuestion';
+import { settingNames } from '@/book/judge/trail';
+import { withSettings } from '@/book/judge/withSettings';
+import type { BookView } from '@/book/model/bookView';
+import type { ExperimentLine, ExperimentView, ShownStep, VerdictView } from '@/book/model/experimentView';
+import type { Reply } from '@/book/write/reply';
+import type { Answer } from '@/live/answerButtons';
+import { useLiveRig } from '@/live/liveRig';
+import { tone } from '@/live/voice';
+import { told } from '@/parts/told';
+import { useSimulatedRide } from '@/parts/useSimulatedRide';
+import { capital } from '@/words/format';
+import { QUESTION_WORDS } from '@/words/verdict';
+import { AnswerWords } from './answerWords';
+import { SeatScreen } from './SeatScreen';
+import type { TaskProps } from './task';
+import { useSeatAnswer } from './useSeatAnswer';
+
+/** A question from the seat: chosen, ridden and answered by what the driver is holding. */
+export function VerdictTask({ verdict, ...props }: TaskProps) {
+  const open = verdict?.open ?? null;
+  // The question that was under way here and is over now.
+  const [last, setLast] = useState(open?.id ?? null);
+  if (open && open.id !== last) setLast(open.id);
+  if (!verdict) return null;
+  if (open) return <UnderWay key={`${open.id}/${stepText(open.step)}`} {...props} open={open} />;
+  const answered = verdict.past.find(({ id }) => id === last);
+  if (answered && answered.decision === null) return <Answered {...props} line={answered} />;
+  if (answered) return <Over {...props} />;
+  return <Choose {...props} verdict={verdict} />;
+}
+
+type Props = Omit<TaskProps, 'verdict'>;
+const stepText = (step: ShownStep) => JSON.stringify(step);
+
+function useBusy() {
+  const router = useRouter();
+  const [isBusy, setBusy] = useState(false);
+  const run = async (work: Promise<Reply>) => {
+    setBusy(true);
+    if (told(await work)) tone('counted');
+    router.refresh();
+    setBusy(false);
+  };
+  return { isBusy, run };
+}
+
+/** One prompt with a yes and a no. */
+function Prompt({
+  taught,
+  place,
+  title,
+  how,
+  yes,
+  no,
+  remark,
+  onAnswer,
+}: Pick<Props, 'taught' | 'place'> & {
+  title: string;
+  how: string;
+  yes: string | null;
+  no: string | null;
+  remark?: string;
+  onAnswer(answer: Answer): void;
+}) {
+  const source = useLiveRig((live) => live.source);
+  useSeatAnswer(source, taught.meaning, onAnswer);
+  return (
+    <SeatScreen
+      title={title}
+      how={how}
+      done={place.done}
+      of={place.of}
+      leaveTo="/verdict"
+      remark={remark ?? ''}
+      answers={<AnswerWords taught={taught} yes={yes} no={no} />}
+    />
+  );
+}
+
+/** The five questions, one after the other, of the setting that was changed last. */
+function Choose({ view, taught, place, onDone, verdict }: Props & { verdict: VerdictView }) {
+  const [at, setAt] = useState(0);
+  const [seed] = useState(() => Math.floor(Math.random() * 0xffff_ffff));
+  const { isBusy, run } = useBusy();
+  const question = QUESTIONS[at]!;
+  const isSimulated = view.rig.spec.device.kind === 'simulated';
+  const plan = seatQuestion(view, verdict.recent, question, isSimulated, seed);
+  const answer = (said: Answer) => {
+    if (isBusy) return;
+    if (said === 'yes' && plan) return void run(askQuestion(plan));
+    if (at + 1 < QUESTIONS.length) setAt(at + 1);
+    else onDone();
+  };
+  return (
+    <Prompt
+      key={question}
+      taught={taught}
+      place={place}
+      title={QUESTION_WORDS[question].ask}
+      how={plan ? planText(view, verdict, plan) : 'Nothing can be set here.'}
+      yes={plan ? 'ask this' : null}
+      no={at + 1 < QUESTIONS.length ? 'another question' : 'none of them'}
+      onAnswer={answer}
+    />
+  );
+}
+
+function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): string {
+  const words = settingWords(view);
+  const of = capital(settingNames(view, settingsOf(plan)));
+  const key = settingsOf(plan)[0]!;
+  const values =
+    'a' in plan ? `${words.value(key, plan.a[key]!)} against ${words.value(key, plan.b[key]!)}` : '';
+  const takes = planSentence(
+    plan.question,
+    {
+      pairs: 'pairs' in plan ? plan.pairs : 1,
+      lapsPerRide: plan.lapsPerRide,
+      named: 'named' in plan ? plan.named : null,
+      searched: 1,
+    },
+    verdict.spread,
+  );
+  return `${of}${values && `, ${values}`}. ${takes}.`;
+}
+
+function UnderWay(props: Props & { open: ExperimentView }) {
+  const { open, view } = props;
+  const { step, asked } = open;
+  if (open.elsewhere.length > 0)
+    return (
+      <Prompt
+        {...props}
+        title="Something else was changed"
+        how={`${capital(settingNames(view, open.elsewhere))}: put it back at the desk, then go on.`}
+        yes={null}
+        no="leave the seat"
+        onAnswer={(said) => said === 'no' && props.onLeave('/verdict')}
+      />
+    );
+  if (step.kind === 'over') return null;
+  if (step.kind === 'answer')
+    return step.ask === 'feel' ? <Feel {...props} step={step} /> : <Pair {...props} step={step} />;
+  return asked.way === 'simulated' && step.values ? (
+    <Simulated {...props} step={step} values={step.values} />
+  ) : (
+    <Drive {...props} step={step} />
+  );
+}
+
+type RideStep = Extract<ShownStep, { kind: 'ride' }>;
+type AnswerStep = Extract<ShownStep, { kind: 'answer' }>;
+
+const rideText = (step: RideStep) => `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
+const lapsText = (n: number) => (n === 1 ? 'one lap' : `${n} laps`);
+
+function Simulated({
+  open,
+  step,
+  values,
+  ...props
+}: Props & { open: ExperimentView; step: RideStep; values: NonNullable<RideStep['values']> }) {
+  const words = settingWords(props.view);
+  const { progress, start } = useSimulatedRide(withSettings(props.view, values), async (rideId) => {
+    if (told(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }))) tone('counted');
+  });
+  return (
+    <Prompt
+      {...props}
+      title={`${rideText(step)}: ${words.side(values)}`}
+      how={`The simulated driver, an out-lap, then ${lapsText(open.asked.lapsPerRide)}.`}
+      yes={progress ? null : 'ride'}
+      no={null}
+      remark={progress ? (progress.lap === 0 ? 'Out-lap' : `Lap ${progress.lap}`) : ''}
+      onAnswer={(said) => said === 'yes' && !progress && start(open.asked.lapsPerRide)}
+    />
+  );
+}
+
+/** How often it is looked whether the helper said that it is loaded. */
+const LOOK_MS = 700;
+
+function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: RideStep }) {
+  const router = useRouter();
+  const { isBusy, run } = useBusy();
+  const words = settingWords(props.view);
+  const isWaiting = !step.isLoaded;
+  useEffect(() => {
+    if (!isWaiting) return;
+    const timer = setInterval(() => router.refresh(), LOOK_MS);
+    return () => clearInterval(timer);
+  }, [isWaiting, router]);
+  const book = (outcome: 'ridden' | 'crash') =>
+    void run(bookTrial({ id: open.id, place: step.place, outcome }));
+  return (
+    <Prompt
+      {...props}
+      title={
+        step.values
+          ? `${rideText(step)}: load ${words.side(step.values)}`
+          : isWaiting
+            ? `${rideText(step)}: your helper is loading`
+            : `${rideText(step)}: drive`
+      }
+      how={
+        isWaiting ? 'Look away until it is loaded.' : `An out-lap, then ${lapsText(open.asked.lapsPerRide)}.`
+      }
+      yes={isWaiting ? null : 'driven'}
+      no={isWaiting ? null : 'it went wrong, again'}
+      onAnswer={(said) => !isWaiting && !isBusy && book(said === 'yes' ? 'ridden' : 'crash')}
+    />
+  );
+}
+
+function Pair({ open, step, ...props }: Props & { open: ExperimentView; step: AnswerStep }) {
+  const { isBusy, run } = useBusy();
+  const [isNone, setNone] = useState(false);
+  const say = (answer: 'first' | 'second' | 'none') => {
+    const said: Said = { kind: 'pair', answer, sure: null, noticed: false };
+    void run(sayAnswer({ id: open.id, place: step.place, said }));
+  };
+  const what = step.ask === 'which' ? 'B' : 'better';
+  // Whoever can't say must not be made to guess.
+  if (!isNone)
+    return (
+      <Prompt
+        key="can"
+        {...props}
+        title={step.ask === 'which' ? 'Can you say which was B?' : 'Can you say which was better?'}
+        how="Of the two rides just driven. Say it before you talk to your helper."
+        yes="I can"
+        no="can’t say"
+        onAnswer={(said) => (said === 'yes' ? setNone(true) : !isBusy && say('none'))}
+      />
+    );
+  return (
+    <Prompt
+      key="which"
+      {...props}
+      title={`Was the second one ${what}?`}
+      how="No means that the first one was."
+      yes="the second"
+      no="the first"
+      onAnswer={(said) => !isBusy && say(said === 'yes' ? 'second' : 'first')}
+    />
+  );
+}
+
+function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: AnswerStep }) {
+  const { isBusy, run } = useBusy();
+  const words = settingWords(props.view);
+  const keys = settingsOf(open.asked);
+  const [better, setBetter] = useState<'this' | 'before' | null>(null);
+  const [wants, setWants] = useState<Record<string, 'more' | 'less'>>({});
+  if (!step.isFirst && better === null)
+    return (
+      <Prompt
+        key="better"
+        {...props}
+        title="Was it better than the ride before?"
+        how="By the feel of it."
+        yes="better"
+        no="the one before was better"
+        onAnswer={(said) => setBetter(said === 'yes' ? 'this' : 'before')}
+      />
+    );
+  const key = keys.find((one) => !wants[one])!;
+  return (
+    <Prompt
+      key={key}
+      {...props}
+      title={`Would you have more ${words.name(key).toLowerCase()}?`}
+      how="No means less."
+      yes="more"
+      no="less"
+      onAnswer={(said) => {
+        if (isBusy) return;
+        const now = { ...wants, [key]: said === 'yes' ? ('more' as const) : ('less' as const) };
+        setWants(now);
+        if (keys.every((one) => now[one]))
+          void run(sayAnswer({ id: open.id, place: step.place, said: { kind: 'feel', better, wants: now } }));
+      }}
+    />
+  );
+}
+
+/** The sentence, and keep or put back. */
+function Answered({ line, ...props }: Props & { line: ExperimentLine }) {
+  const { isBusy, run } = useBusy();
+  const isDecided = line.question === 'what' || line.state === 'given up';
+  const why = `${QUESTION_WORDS[line.question].ask} ${line.sentence}.`.slice(0, 900);
+  return (
+    <Prompt
+      {...props}
+      title={line.sentence}
+      how={`${QUESTION_WORDS[line.question].ask} ${line.settings.join(', ')}.`}
+      yes={isDecided ? 'leave the seat' : line.question === 'best' ? 'keep it' : 'keep B'}
+      no={isDecided ? null : line.question === 'best' ? 'put back' : 'put back A'}
+      onAnswer={(said) => {
+        if (isDecided) props.onLeave(`/verdict?show=${line.id}`);
+        else if (!isBusy) void run(decide(line.id, said === 'yes' ? 'kept' : 'put back', why));
+      }}
+    />
+  );
+}
+
+function Over({ onDone }: Props) {
+  useEffect(() => onDone(), [onDone]);
+  return null;
+}
