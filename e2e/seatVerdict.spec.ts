@@ -140,7 +140,8 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
   await choose(page, server.url, CHANGE, TELL, LIKE);
   const second = await openHelper(page, server.url, context);
   for (let pair = 1; pair <= 7; pair++) {
-    const b = await pairOf(page, second, pair, '30');
+    // What was put back is the change that was made last: B is what it was put back to.
+    const b = await pairOf(page, second, pair, '0');
     await expect(prompt(page)).toHaveText('Can you say which was better?');
     await press(page, 'Yes');
     await expect(prompt(page)).toHaveText('Was the second one better?');

@@ -273,7 +273,8 @@ function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: An
         onAnswer={(said) => setBetter(said === 'yes' ? 'this' : 'before')}
       />
     );
-  const key = keys.find((one) => !wants[one])!;
+  // The last one stays while what was said is being written.
+  const key = keys.find((one) => !wants[one]) ?? keys.at(-1)!;
   return (
     <Prompt
       key={key}
@@ -283,7 +284,7 @@ function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: An
       yes="more"
       no="less"
       onAnswer={(said) => {
-        if (isBusy) return;
+        if (isBusy || wants[key]) return;
         const now = { ...wants, [key]: said === 'yes' ? ('more' as const) : ('less' as const) };
         setWants(now);
         if (keys.every((one) => now[one]))
