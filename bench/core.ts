@@ -1,4 +1,5 @@
 import { benchBaseByHand } from './baseByHand';
+import { benchExperiments } from './experiments';
 import { CARS } from '@/catalog/cars';
 import { menusFor } from '@/catalog/menusFor';
 import { TITLES } from '@/catalog/titles';
@@ -180,3 +181,4 @@ say(
 );
 
 benchBaseByHand(say);
+benchExperiments(say, time);

@@ -33,7 +33,9 @@ import { SMALL_ROAD } from '@/core/testing/smallWorld';
 import { completeRide } from '@/core/vehicle/simulateRide';
 import type { Combination } from '@/core/settings/scope';
 import { loadCapture } from '@/data/captures';
+import { readExperiment } from '@/book/read/readExperiments';
 import { COMBINATIONS } from '@/data/demoCaptures';
+import { EVENING } from '@/data/demoEvening';
 import { fillDemoBook } from '@/data/demoBook';
 import { addRide, loadRide, markRide } from '@/data/rides';
 import { filesForTests, pebble as run } from './testing/pebble';
@@ -351,6 +353,39 @@ it('Verdict: the same comparison of the rides marked A and B', async () => {
   );
 });
 
+it('a blind test and a search are judged on the page as their files are', async () => {
+  const here = (await hereIn(book.db, EVENING))!;
+  const view = await readBook(here);
+  const shown = async (id: string) => (await readExperiment(here, view, id))!;
+  for (const id of ['demo-tell-strength', 'demo-tell-smoothing']) {
+    const { answer, answers, salt, commitment } = await shown(id);
+    if (answer?.kind !== 'blind') throw new Error('it is no blind test');
+    const pairs = answers.map(({ place, said }) =>
+      said.kind === 'pair' ? { order: answer.orders[place], answer: said.answer, sure: said.sure } : null,
+    );
+    const text = {
+      format: 'pebble-road/blind',
+      version: 1,
+      question: 'which',
+      salt,
+      commitment,
+      drawn: answer.orders,
+      pairs,
+    };
+    expect(pebble('blind', file(`${id}.blind.json`, JSON.stringify(text)))).toEqual(
+      plain({ ...answer.score, commitmentHolds: answer.commitmentHolds }),
+    );
+  }
+  const { answer, asked } = await shown('demo-best-damper');
+  if (answer?.kind !== 'best' || asked.question !== 'best') throw new Error('it is no search');
+  const { settings, seed } = asked;
+  const text = { format: 'pebble-road/find', version: 1, seed, settings, rides: answer.rides };
+  const { state, next, best, jnd, evidence, isCheck } = answer.found;
+  expect(pebble('find', file('damper.find.json', JSON.stringify(text)))).toEqual(
+    plain({ state, next, best, jnd, evidence, isCheck }),
+  );
+});
+
 it('docs/figures.md names every command that is compared, and no other', () => {
   const lines = readFileSync('docs/figures.md', 'utf8').split('\n');
   const rows = lines.filter((line) => line.startsWith('| ') && !/^\| (-|Station)/.test(line));
@@ -370,6 +405,18 @@ it('docs/figures.md names every command that is compared, and no other', () => {
     'gain',
   ];
   expect([...commands].sort()).toEqual(
-    [...compared, 'measure', 'clipping', 'history', 'compare', 'advise', 'steering', 'wean', 'centre'].sort(),
+    [
+      ...compared,
+      'measure',
+      'clipping',
+      'history',
+      'compare',
+      'blind',
+      'find',
+      'advise',
+      'steering',
+      'wean',
+      'centre',
+    ].sort(),
   );
 });

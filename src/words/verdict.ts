@@ -35,10 +35,8 @@ export const SENTENCES = {
   planShows: (figure: Figure, { visible, visibleAtWorst }: Outlook) =>
     `differences from ${differenceSize(figure, visible)} are seen 4 times in 5 (from ${differenceSize(figure, visibleAtWorst)} if you spread as much as your rides leave open)`,
   planUnknown: () => 'no ride of yours on this road yet: what can be seen is said after the first pair',
-  planHard: (figure: Figure, wanted: number, lapsASide: number | null) =>
-    lapsASide === null
-      ? `${differenceSize(figure, wanted)} takes more laps than anybody drives: ask a measure that spreads less, or the force`
-      : `${differenceSize(figure, wanted)} takes more laps than ${MOST_PAIRS} pairs have: ${lapsASide} a side; ask a measure that spreads less, or the force`,
+  planHard: (figure: Figure, wanted: number) =>
+    `${differenceSize(figure, wanted)} takes more than ${MOST_PAIRS} pairs: ask a measure that spreads less, or the force`,
   planPairs: (figure: Figure, wanted: number, pairs: number) =>
     `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
   planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,

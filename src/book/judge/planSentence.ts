@@ -1,6 +1,6 @@
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import type { Question } from '@/core/experiment/plan';
-import { lapsToShow, minutesOf, outlook, pairsToShow, type Plan } from '@/core/experiment/planRides';
+import { minutesOf, outlook, pairsToShow, type Plan } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName, type MeasureSpec } from '@/core/rides/measures';
 import { SENTENCES } from '@/words/verdict';
 import type { OwnSpread } from '../model/experimentView';
@@ -17,8 +17,16 @@ export interface Planned extends Plan {
   searched: number;
 }
 
-/** What a question takes and what will be able to be seen, from the driver's own spread, before the first ride. */
-export function planSentence(question: Question, planned: Planned, { of, lapS }: OwnSpread): string {
+/**
+ * What a question takes and what will be able to be seen, from the driver's own spread, before the first ride.
+ * @param isShort where it stands in a list: without what a tenth of a second would take
+ */
+export function planSentence(
+  question: Question,
+  planned: Planned,
+  { of, lapS }: OwnSpread,
+  isShort = false,
+): string {
   if (question === 'best') return SENTENCES.planSearch(planned.searched);
   if (question === 'what') return SENTENCES.planWhat();
   if (question !== 'change') return SENTENCES.planBlind(MOST_BLIND_PAIRS);
@@ -31,14 +39,12 @@ export function planSentence(question: Question, planned: Planned, { of, lapS }:
   const seen = outlook(planned, spread, measures, lap);
   if (!Number.isFinite(seen.visible)) return `${takes}. ${SENTENCES.tooFewWhy()}`;
   const shows = `${takes}: ${SENTENCES.planShows(measure, seen)}`;
-  return measure.name === 'lapTimeS' && seen.visible > TENTH_S
+  return !isShort && measure.name === 'lapTimeS' && seen.visible > TENTH_S
     ? `${shows}. ${tenthTakes(measure, spread.sigma, planned.lapsPerRide, measures)}`
     : shows;
 }
 
 function tenthTakes(measure: MeasureSpec, sigma: number, lapsPerRide: number, measures: number): string {
   const pairs = pairsToShow(TENTH_S / sigma, lapsPerRide, measures);
-  return pairs === null
-    ? SENTENCES.planHard(measure, TENTH_S, lapsToShow(TENTH_S / sigma, measures))
-    : SENTENCES.planPairs(measure, TENTH_S, pairs);
+  return pairs === null ? SENTENCES.planHard(measure, TENTH_S) : SENTENCES.planPairs(measure, TENTH_S, pairs);
 }

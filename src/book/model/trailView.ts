@@ -18,8 +18,8 @@ export interface TrailRideItem extends Pick<
   'id' | 'atMs' | 'mark' | 'changed' | 'counted' | 'lapTimeS'
 > {
   kind: 'ride';
-  /** The question that it was ridden for. */
-  asked: AskedRide | null;
+  /** The question that it was ridden for; most rides are for none, and carry nothing. */
+  asked?: AskedRide;
 }
 
 /** A ride of a question: which of its rides, and which side. */

@@ -34,9 +34,7 @@ export function changesIn(events: readonly RecordedEvent[], combination: Combina
   );
 }
 
-function askedRide(asked: { place: number; plan: StoredPlan } | undefined): AskedRide | null {
-  if (!asked) return null;
-  const { place, plan } = asked;
+function askedRide({ place, plan }: { place: number; plan: StoredPlan }): AskedRide {
   const side = plan.orders ? (sidesOf(plan.orders)[place] ?? null) : null;
   return { question: plan.asked.question, ride: place + 1, side };
 }
@@ -66,7 +64,9 @@ export async function readTrail(place: TrailPlace, most = TRAIL_SHOWN, skip = 0)
   const items = shown.flatMap(({ change, rideId }): TrailItem[] => {
     if (change) return [changeItem(place, change)];
     const ride = rides.get(rideId);
-    return ride ? [{ ...trailRide(ride), asked: askedRide(asked.find((one) => one.rideId === rideId)) }] : [];
+    if (!ride) return [];
+    const one = asked.find((of) => of.rideId === rideId);
+    return [{ ...trailRide(ride), ...(one && { asked: askedRide(one) }) }];
   });
   const last = changes.findLast(({ live }) => live);
   const lastLive = last ? changeItem(place, last) : null;

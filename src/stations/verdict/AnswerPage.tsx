@@ -14,7 +14,7 @@ import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { moment } from '@/words/format';
+import { capital, moment } from '@/words/format';
 import { QUESTION_WORDS, trustSentence } from '@/words/verdict';
 import { AlongRoad } from './AlongRoad';
 import { AnswerPicture } from './AnswerPicture';
@@ -30,7 +30,7 @@ export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentV
       subtitle={
         answer?.kind === 'change'
           ? trustSentence(answer.compared.measures, answer.sides, { isEarly: answer.isEarly })
-          : `${QUESTION_WORDS[shown.question].ask} ${names}, ${moment(shown.atMs)}.`
+          : `${QUESTION_WORDS[shown.question].ask} ${capital(names)}, ${moment(shown.atMs)}.`
       }
       next={<Decide view={view} shown={shown} />}
     >

@@ -64,7 +64,7 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
               <span>
                 <span className="block">{QUESTION_WORDS[question].about}</span>
                 <span className="mt-1 block text-muted">
-                  {planSentence(question, { ...USUAL_PLAN, named: 'lapTimeS', searched: 1 }, spread)}.
+                  {planSentence(question, { ...USUAL_PLAN, named: 'lapTimeS', searched: 1 }, spread, true)}.
                 </span>
               </span>
             </Link>
