@@ -101,6 +101,8 @@ export function basisOf(facts: Facts) {
     }),
     /** Spins of the rim by hand; their angle is as good as the rotation. */
     hand: basisOn({ says: `spins of the ${rig.name} by hand`, evidence: 'measured' }, steering),
+    /** What the driver said after every ride, of values that were loaded as they were asked for. */
+    answers: basisOn({ says: 'what the driver answered after every ride', evidence: 'measured' }, ...menus),
     response: basisOn(...menus, settings),
     rotation: basisOn(steering, ...menus, settings),
     hairpin: basisOn(steering, ...ofCar, settings, roadInput(facts)),

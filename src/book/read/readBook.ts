@@ -107,7 +107,9 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     askingIn(db, combination),
   ]);
   const title = titles.byId(combination.titleId);
-  const car = titles.carIn(title, combination.carId);
+  const cars = title.carIds.map((id) => titles.carIn(title, id));
+  // The same object: a page carries it once.
+  const car = cars.find(({ id }) => id === combination.carId) ?? titles.carIn(title, combination.carId);
   const menus = menusFor(rig.spec, title, car);
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
@@ -138,7 +140,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     ...shownTrack(titles, title.trackIds.find((id) => id === road) ?? title.trackIds[0]!),
     roads: title.trackIds.map((id) => shownRoad(titles.track(id))),
     car,
-    cars: title.carIds.map((id) => titles.carIn(title, id)),
+    cars,
     menus,
     settings,
     origins: originsOf(effective, events),
