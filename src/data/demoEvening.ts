@@ -57,7 +57,7 @@ interface EveningChange {
 const CHANGES: readonly EveningChange[] = [
   { id: 'road-up', after: 1, key: key.road, to: 0.7, why: 'To feel the surface.' },
   { id: 'road-back', after: 1, back: 'road-up', why: 'A clean road felt like gravel.' },
-  { id: 'end', after: 1, key: key.end, to: 0.85, why: 'Full brake was out of reach.' },
+  { id: 'start', after: 1, key: key.start, to: 0.05, why: 'The brake dragged under the resting foot.' },
   { id: 'gamma', after: 1, key: key.gamma, to: 1.3, why: 'Calmer at the start of the pedal.' },
   { id: 'gamma-back', after: 2, back: 'gamma', why: 'To tell which change did it.' },
   { id: 'gain', after: 3, key: key.gain, to: 0.8, why: 'It clipped on the way up.' },
@@ -77,17 +77,17 @@ const ASKED: readonly {
   change: EveningChange[];
 }[] = [
   {
-    id: 'demo-asked-start',
+    id: 'demo-asked-end',
     from: 8,
-    plan: pairPlan(key.start, 0, 0.05, 'brakeDrag'),
+    plan: pairPlan(key.end, 1, 0.85, 'brakePeak'),
     decision: 'kept',
     change: [
       {
-        id: 'start',
+        id: 'end',
         after: 16,
-        key: key.start,
-        to: 0.05,
-        why: 'Did it change anything? The brake no longer drags.',
+        key: key.end,
+        to: 0.85,
+        why: 'Did it change anything? The brake peaks lower.',
       },
     ],
   },
