@@ -33,7 +33,7 @@ test('a book that is backed up, wrecked and restored is equal to what it was', a
     timeout: 60_000,
   });
   await choose(saved);
-  await expect(next(page).getByText('changes: 5 → 4')).toBeVisible({ timeout: 120_000 });
+  await expect(next(page).getByText('changes: 19 → 18')).toBeVisible({ timeout: 120_000 });
   await next(page).getByRole('button', { name: 'Replace the book' }).click();
   await expect(message(page, /Restored the book of/)).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: /Change: Brake ebb/ })).toBeHidden();

@@ -188,7 +188,7 @@ test.describe('an empty book', () => {
       ['Shape', 'The brake curve'],
       ['Ready', /things, then drive|left of/],
       ['Ride', 'No laps yet on this combination'],
-      ['Verdict', 'Two rides make a pair'],
+      ['Verdict', 'What do you want to know?'],
     ] as const) {
       await page
         .getByRole('navigation', { name: 'Road' })

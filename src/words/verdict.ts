@@ -105,7 +105,7 @@ export const SENTENCES = {
     `${label} differs at ${listed(places)}: the 95 % band, which holds everywhere at once, excludes 0 there.`,
 
   apartFound: (name: string, label: string) =>
-    `It was ${name}: ${label.toLowerCase()} follows it, and the other changes do nothing to it.`,
+    `It was ${name}, if one of them did it alone: ${label.toLowerCase()} follows it.`,
   apartNext: (names: string, label: string) =>
     `Put ${names} back, keep the rest, and ride: whether ${label.toLowerCase()} falls back tells most.`,
   apartHard: () =>
