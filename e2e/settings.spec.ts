@@ -52,7 +52,7 @@ test('the rotation that disagrees in Hill & Hollow is found and cured, and the r
   page,
   server,
 }) => {
-  await openCombination(page, server.url, /^Open Gannet in Hill/);
+  await openCombination(page, server.url, /^Open Gannet in Hill.*Noon shift/);
   const lock = page.getByRole('link', { name: /^Lock/ });
   await expect(lock).toHaveAccessibleName('Lock, needs a look: 90° shows as 75°');
   await lock.click();
