@@ -92,6 +92,7 @@ async function openHelper(page: Page, url: string, context: BrowserContext): Pro
   const html = await (await page.request.get(`${url}/verdict`)).text();
   const helper = await context.newPage();
   await helper.goto(`${url}/helper/${/\/helper\/([0-9a-f-]{36})/.exec(html)![1]}`);
+  await helper.waitForFunction(() => Object.keys(document).some((key) => key.startsWith('_reactListening')));
   return helper;
 }
 

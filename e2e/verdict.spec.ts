@@ -162,6 +162,8 @@ async function openHelper(page: Page, context: BrowserContext): Promise<Page> {
     context.waitForEvent('page'),
     page.getByRole('link', { name: 'The helper’s window' }).click(),
   ]);
+  // A click before the page's own code listens would reach nobody.
+  await helper.waitForFunction(() => Object.keys(document).some((key) => key.startsWith('_reactListening')));
   await expectAccessible(helper, 'helper');
   return helper;
 }
