@@ -41,7 +41,8 @@ CREATE TABLE "trials" (
 	"place" integer NOT NULL,
 	"at" timestamp with time zone NOT NULL,
 	"outcome" text NOT NULL,
-	"ride_id" text
+	"ride_id" text,
+	"values" jsonb
 );
 --> statement-breakpoint
 ALTER TABLE "answers" ADD CONSTRAINT "answers_experiment_id_experiments_id_fk" FOREIGN KEY ("experiment_id") REFERENCES "public"."experiments"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint

@@ -1,4 +1,4 @@
-import { compareRides, type RidesCompared } from '@/core/experiment/compareRides';
+import { compareRides, type Comparison, type RidesCompared } from '@/core/experiment/compareRides';
 import { readRideCsv } from '@/core/formats/rideCsv';
 import { startedNote } from '@/core/formats/startedNote';
 import { quoted } from '@/core/text/line';
@@ -114,71 +114,35 @@ function orderSaid(files: readonly RideFile[], said: string): RideFile[] {
   return names.map((name) => files.find((file) => file.name === name)!);
 }
 
+/** What is given of a measure, in this order; a measure that can't tell has nothing in most of them. */
+const FIGURES = [
+  'meanA',
+  'meanB',
+  'difference',
+  'interval',
+  'se',
+  'df',
+  'p',
+  'pHolm',
+  'verdict',
+  'largestLeft',
+  'smallestShown',
+  'drift',
+  'nA',
+  'nB',
+] as const satisfies (keyof Comparison)[];
+
 function asJson(
   { measures, untold, pairs, crossCheck }: RidesCompared,
   orderKnown: boolean,
   warnings: string[],
 ) {
   const entries = MEASURES.map(({ name, unit }) => {
-    const told = measures.find((m) => m.name === name);
-    if (told) {
-      const {
-        meanA,
-        meanB,
-        difference,
-        interval,
-        se,
-        df,
-        p,
-        pHolm,
-        verdict,
-        largestLeft,
-        smallestShown,
-        drift,
-        nA,
-        nB,
-      } = told;
-      return {
-        name,
-        unit,
-        meanA,
-        meanB,
-        difference,
-        interval,
-        se,
-        df,
-        p,
-        pHolm,
-        verdict,
-        largestLeft,
-        smallestShown,
-        drift,
-        nA,
-        nB,
-      };
-    }
-    const { nA, nB } = untold.find((m) => m.name === name)!;
-    const nothing = {
-      meanA: null,
-      meanB: null,
-      difference: null,
-      interval: null,
-      se: null,
-      df: null,
-      p: null,
-      pHolm: null,
-    };
-    return {
-      name,
-      unit,
-      ...nothing,
-      verdict: 'not enough',
-      largestLeft: null,
-      smallestShown: null,
-      drift: null,
-      nA,
-      nB,
-    };
+    const told: Partial<Comparison> | undefined = measures.find((m) => m.name === name);
+    const { nA, nB } = told ?? untold.find((m) => m.name === name)!;
+    const given = told ?? { verdict: 'not enough', nA, nB };
+    const figures = FIGURES.map((key) => [key, (given as Record<string, unknown>)[key] ?? null]);
+    return { name, unit, ...(Object.fromEntries(figures) as Record<(typeof FIGURES)[number], unknown>) };
   });
   return { orderKnown, pairs, measures: entries, crossCheck, warnings };
 }

@@ -306,51 +306,13 @@ it('Verdict: the same comparison of the rides marked A and B', async () => {
     '--',
     file('b.ride.csv', writeRideCsv((await loadRide(book.db, 'second'))!)),
   );
-  const told = given['measures'] as { name: string; verdict: string }[];
-  const inOrder = <T extends { name: string }>(all: readonly T[]) =>
-    all.toSorted((x, y) => x.name.localeCompare(y.name));
-  const shown = inOrder(pair.comparisons);
-  expect(plain(inOrder(told.filter(({ verdict }) => verdict !== 'not enough')))).toEqual(
-    plain(
-      shown.map(
-        ({
-          name,
-          unit,
-          meanA,
-          meanB,
-          difference,
-          interval,
-          se,
-          df,
-          p,
-          pHolm,
-          verdict,
-          largestLeft,
-          smallestShown,
-          drift,
-          nA,
-          nB,
-        }) => ({
-          name,
-          unit,
-          meanA,
-          meanB,
-          difference,
-          interval,
-          se,
-          df,
-          p,
-          pHolm,
-          verdict,
-          largestLeft,
-          smallestShown,
-          drift,
-          nA,
-          nB,
-        }),
-      ),
-    ),
+  const told = (given['measures'] as { name: string; verdict: string }[]).filter(
+    ({ verdict }) => verdict !== 'not enough',
   );
+  expect(told).toHaveLength(pair.comparisons.length);
+  // Every figure that the command gives is the one on the page.
+  for (const figures of told)
+    expect(plain(pair.comparisons.find(({ name }) => name === figures.name)!)).toMatchObject(figures);
 });
 
 it('a blind test and a search are judged on the page as their files are', async () => {

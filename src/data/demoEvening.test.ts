@@ -79,7 +79,7 @@ it('what was asked came out as scenario and core have it: shown, not shown, an i
   const searched = (id: string) => {
     const course = courseOf(id);
     const plan = course.plan as BestPlan;
-    return findBest(plan.settings, searchedRides(course, plan), plan.seed);
+    return findBest(plan.settings, searchedRides(course), plan.seed);
   };
   const damper = searched('demo-best-damper');
   expect(damper.state).toBe('found');

@@ -2,7 +2,7 @@ import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find'
 import { habitsOf } from '@/catalog/drivers';
 import { menusFor } from '@/catalog/menusFor';
 import { coinOrders, seededCoin, sidesOf } from '@/core/experiment/coinOrders';
-import type { Decision, PairPlan, StoredPlan } from '@/core/experiment/plan';
+import { freshPlan, type Decision, type PairPlan } from '@/core/experiment/plan';
 import { chainOf } from '@/core/force/chainOf';
 import { responseLayers } from '@/core/settings/menus';
 import { usualScope, type Combination } from '@/core/settings/scope';
@@ -293,14 +293,7 @@ async function addAsked(
   const basis = Object.fromEntries(
     Object.entries(settingsOfRide(from + 1)).filter(([of]) => !(of in plan.a)),
   );
-  const stored: StoredPlan = {
-    asked: plan,
-    basis,
-    orders: ordersOf(id),
-    commitment: null,
-    salt: null,
-    isExtended: false,
-  };
+  const stored = freshPlan(plan, basis, ordersOf(id));
   const asked = { id, trackId: EVENING_ROAD, plan: stored, atMs: rideMs(nowMs, from) + 2 * MINUTE_MS };
   await addExperiment(inside, EVENING, asked, null);
   for (let k = 0; k < 8; k++)
@@ -308,6 +301,7 @@ async function addAsked(
       id: `${id}-${k + 1}`,
       place: k,
       outcome: 'ridden',
+      values: null,
       rideId: `demo-evening-ride-${from + k + 1}`,
       atMs: rideMs(nowMs, from + k + 1) + 1000,
     });

@@ -1,12 +1,12 @@
-import { createHash } from 'node:crypto';
 import { bettingScore, type BlindPair } from '@/core/experiment/bettingScore';
 import { coinOrders, committedText, seededCoin } from '@/core/experiment/coinOrders';
 import type { FinderRide } from '@/core/experiment/finder/answers';
 import { findBest } from '@/core/experiment/finder/findBest';
-import type { BestPlan, PairPlan, Said, StoredPlan } from '@/core/experiment/plan';
+import { freshPlan, type BestPlan, type PairPlan, type Said } from '@/core/experiment/plan';
 import { seededRandom, type Random } from '@/core/numeric/random';
 import { addAnswer, addExperiment, addTrial, endExperiment } from './experiments';
 import type { Database } from './database';
+import { sha256 } from './sha256';
 import { EVENING, EVENING_ROAD } from './demoEvening';
 
 const DAY_MS = 24 * 3600 * 1000;
@@ -88,15 +88,8 @@ async function addBlind(
   const startMs = nowMs - daysAgo * DAY_MS;
   const orders = coinOrders(MOST_PAIRS, seededCoin(seed));
   const salt = `boathouse-${seed}`;
-  const commitment = createHash('sha256').update(committedText(orders, salt), 'utf8').digest('hex');
-  const stored: StoredPlan = {
-    asked: plan,
-    basis: {},
-    orders: null,
-    commitment,
-    salt: null,
-    isExtended: false,
-  };
+  const commitment = sha256(committedText(orders, salt));
+  const stored = freshPlan(plan, {}, null, commitment);
   const sealed = { orders, salt };
   await addExperiment(db, EVENING, { id, trackId: EVENING_ROAD, plan: stored, atMs: startMs }, sealed);
   const random = seededRandom(seed);
@@ -110,6 +103,7 @@ async function addBlind(
         place: ride,
         outcome: 'ridden',
         rideId: null,
+        values: null,
         atMs: startMs + (ride + 1) * RIDE_MS,
       });
     const said = told(order, feels, random);
@@ -141,14 +135,7 @@ async function addSearch(
   { id, daysAgo, seed, best, plan }: (typeof SEARCHED)[number],
 ) {
   const startMs = nowMs - daysAgo * DAY_MS;
-  const stored: StoredPlan = {
-    asked: plan,
-    basis: {},
-    orders: null,
-    commitment: null,
-    salt: null,
-    isExtended: false,
-  };
+  const stored = freshPlan(plan, {}, null);
   await addExperiment(db, EVENING, { id, trackId: EVENING_ROAD, plan: stored, atMs: startMs }, null);
   const { key, min, max } = plan.settings[0]!;
   const random = seededRandom(seed);
@@ -168,7 +155,14 @@ async function addSearch(
     const said: Said = { kind: 'feel', better, wants: { [key]: isMore ? 'more' : 'less' } };
     rides.push({ values: next, better, wants: said.wants });
     const atMs = startMs + (place + 1) * RIDE_MS;
-    await addTrial(db, id, { id: `${id}-${place + 1}`, place, outcome: 'ridden', rideId: null, atMs });
+    await addTrial(db, id, {
+      id: `${id}-${place + 1}`,
+      place,
+      outcome: 'ridden',
+      rideId: null,
+      values: next,
+      atMs,
+    });
     await addAnswer(db, id, place, said, atMs + 1000);
   }
   await endExperiment(db, { id, plan: stored, sealed: null }, 'over');

@@ -10,6 +10,7 @@ import {
   OUTCOMES,
   saidSchema,
   storedPlanSchema,
+  trialValuesSchema,
   type Decision,
   type Experiment,
   type Said,
@@ -19,6 +20,7 @@ import {
 import type { Combination } from '@/core/settings/scope';
 import { bookTime } from './bookTime';
 import type { Database } from './database';
+import { ofCombination } from './ofCombination';
 import { answers, experiments, ratings, sealedOrders, trials } from './schema';
 
 /** What the helper of a blind test has loaded for the ride at a place. */
@@ -40,15 +42,6 @@ export interface ExperimentRow extends Experiment {
   sealed: Sealed | null;
 }
 
-const inScope = (scope: Combination) =>
-  and(
-    eq(experiments.rigId, scope.rigId),
-    eq(experiments.titleId, scope.titleId),
-    eq(experiments.carId, scope.carId),
-    eq(experiments.driver, scope.driver),
-    eq(experiments.branch, scope.branch),
-  );
-
 /** The newest questions of a combination, the newest first. */
 export async function newestExperiments(
   db: Database,
@@ -58,7 +51,7 @@ export async function newestExperiments(
   const rows = await db
     .select()
     .from(experiments)
-    .where(inScope(scope))
+    .where(ofCombination(experiments, scope))
     .orderBy(desc(experiments.at), desc(experiments.id))
     .limit(most);
   return Promise.all(rows.map((row) => wholeRow(db, row)));
@@ -73,7 +66,7 @@ export async function experimentOf(
   const [row] = await db
     .select()
     .from(experiments)
-    .where(and(inScope(scope), eq(experiments.id, id)));
+    .where(and(ofCombination(experiments, scope), eq(experiments.id, id)));
   return row ? wholeRow(db, row) : null;
 }
 
@@ -82,7 +75,7 @@ export async function openExperiment(db: Database, scope: Combination): Promise<
   const rows = await db
     .select()
     .from(experiments)
-    .where(and(inScope(scope), eq(experiments.state, 'open')))
+    .where(and(ofCombination(experiments, scope), eq(experiments.state, 'open')))
     .orderBy(desc(experiments.at), desc(experiments.id))
     .limit(1);
   const row = rows[0] ? await wholeRow(db, rows[0]) : null;
@@ -109,12 +102,13 @@ async function wholeRow(db: Database, row: typeof experiments.$inferSelect): Pro
     plan,
     state: isLost ? 'given up' : state,
     decision: z.enum(DECISIONS).nullable().parse(row.decision),
-    trials: ridden.map(({ id, place, at, outcome, rideId }) => ({
+    trials: ridden.map(({ id, place, at, outcome, rideId, values }) => ({
       id,
       place,
       atMs: at.getTime(),
       outcome: z.enum(OUTCOMES).parse(outcome),
       rideId,
+      values: trialValuesSchema.parse(values),
     })),
     answers: said.map(({ place, at, said: what }) => ({
       place,
@@ -222,8 +216,8 @@ export async function endExperiment(
   await inside.delete(sealedOrders).where(eq(sealedOrders.experimentId, id));
 }
 
-/** Goes on with a question after its planned end: more pairs, in an order that was drawn just now. */
-export async function extendExperiment(inside: Database, id: string, plan: StoredPlan): Promise<void> {
+/** Goes on with a question: looked at, or with more pairs in an order that was drawn just now. */
+export async function changePlan(inside: Database, id: string, plan: StoredPlan): Promise<void> {
   await inside
     .update(experiments)
     .set({ state: 'open', decision: null, plan: storedPlanSchema.parse(plan) })

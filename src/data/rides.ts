@@ -6,6 +6,7 @@ import { settingValuesSchema, type SettingValues } from '@/core/settings/setting
 import { bookTime } from './bookTime';
 import type { Combination } from '@/core/settings/scope';
 import type { Database } from './database';
+import { ofCombination } from './ofCombination';
 import { inTurns, loadColumns, storeColumns } from './samples';
 import { rideParts, rides } from './schema';
 import type { RideRow } from '@/core/rides/rideRow';
@@ -109,7 +110,7 @@ export async function newestRides(
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(inScope(scope))
+    .where(ofCombination(rides, scope))
     .orderBy(desc(rides.at))
     .limit(most)
     .offset(skip);
@@ -125,7 +126,7 @@ export async function newestLogs(
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(and(inScope(scope), sql`${rides.head} -> 'notes' ->> 'file' is not null`))
+    .where(and(ofCombination(rides, scope), sql`${rides.head} -> 'notes' ->> 'file' is not null`))
     .orderBy(desc(rides.at))
     .limit(most);
   return rows.map((row) => ({ ...rowOf(row), file: headSchema.parse(row.head).notes['file']! }));
@@ -137,7 +138,7 @@ export async function ridesOf(db: Database, scope: Combination, ids: readonly st
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(and(inScope(scope), inArray(rides.id, [...ids])))
+    .where(and(ofCombination(rides, scope), inArray(rides.id, [...ids])))
     .orderBy(asc(rides.at));
   return rows.map(rowOf);
 }
@@ -151,14 +152,14 @@ export async function rideMoments(
   const rows = await db
     .select({ id: rides.id, at: rides.at })
     .from(rides)
-    .where(inScope(scope))
+    .where(ofCombination(rides, scope))
     .orderBy(desc(rides.at))
     .limit(most);
   return rows.map(({ id, at }) => ({ id, atMs: at.getTime() }));
 }
 
 export function countRides(db: Database, scope: Combination): Promise<number> {
-  return db.$count(rides, inScope(scope));
+  return db.$count(rides, ofCombination(rides, scope));
 }
 
 /** The rides that are marked A or B, wherever they lie. */
@@ -166,7 +167,7 @@ export async function ridesWithMark(db: Database, scope: Combination): Promise<R
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(and(inScope(scope), isNotNull(rides.mark)))
+    .where(and(ofCombination(rides, scope), isNotNull(rides.mark)))
     .orderBy(asc(rides.at));
   return rows.map(rowOf);
 }
@@ -176,7 +177,7 @@ export async function rideBefore(db: Database, scope: Combination, atMs: number)
   const [row] = await db
     .select(ROW)
     .from(rides)
-    .where(and(inScope(scope), lt(rides.at, new Date(atMs))))
+    .where(and(ofCombination(rides, scope), lt(rides.at, new Date(atMs))))
     .orderBy(desc(rides.at))
     .limit(1);
   return row ? rowOf(row) : null;
@@ -228,23 +229,13 @@ export async function markRide(
   id: string,
   mark: 'A' | 'B' | null,
 ): Promise<boolean> {
-  const here = and(inScope(scope), eq(rides.id, id));
+  const here = and(ofCombination(rides, scope), eq(rides.id, id));
   if ((await inside.select({ id: rides.id }).from(rides).where(here)).length === 0) return false;
   if (mark)
     await inside
       .update(rides)
       .set({ mark: null })
-      .where(and(inScope(scope), eq(rides.mark, mark)));
+      .where(and(ofCombination(rides, scope), eq(rides.mark, mark)));
   await inside.update(rides).set({ mark }).where(here);
   return true;
-}
-
-function inScope(scope: Combination) {
-  return and(
-    eq(rides.rigId, scope.rigId),
-    eq(rides.titleId, scope.titleId),
-    eq(rides.carId, scope.carId),
-    eq(rides.driver, scope.driver),
-    eq(rides.branch, scope.branch),
-  );
 }

@@ -27,6 +27,17 @@ export const rigs = pgTable('rigs', {
   createdAt: moment('created_at'),
 });
 
+/** Which combination a row belongs to: columns of their own for every table. */
+const inCombination = () => ({
+  rigId: text('rig_id')
+    .notNull()
+    .references(() => rigs.id),
+  titleId: text('title_id').notNull(),
+  carId: text('car_id').notNull(),
+  driver: text('driver').notNull(),
+  branch: text('branch').notNull(),
+});
+
 export const captures = pgTable(
   'captures',
   {
@@ -129,13 +140,7 @@ export const changes = pgTable(
 export const combinations = pgTable(
   'combinations',
   {
-    rigId: text('rig_id')
-      .notNull()
-      .references(() => rigs.id),
-    titleId: text('title_id').notNull(),
-    carId: text('car_id').notNull(),
-    driver: text('driver').notNull(),
-    branch: text('branch').notNull(),
+    ...inCombination(),
     openedAt: moment('opened_at'),
     /** When its card was typed in, and for which state: nothing before the first time. */
     typedIn: jsonb('typed_in'),
@@ -158,13 +163,7 @@ export const rides = pgTable(
   {
     id: text('id').primaryKey(),
     at: moment('at'),
-    rigId: text('rig_id')
-      .notNull()
-      .references(() => rigs.id),
-    titleId: text('title_id').notNull(),
-    carId: text('car_id').notNull(),
-    driver: text('driver').notNull(),
-    branch: text('branch').notNull(),
+    ...inCombination(),
     trackId: text('track_id').notNull(),
     seed: integer('seed').notNull(),
     /** Setting values in force when it was driven. */
@@ -196,13 +195,7 @@ export const experiments = pgTable(
   {
     id: text('id').primaryKey(),
     at: moment('at'),
-    rigId: text('rig_id')
-      .notNull()
-      .references(() => rigs.id),
-    titleId: text('title_id').notNull(),
-    carId: text('car_id').notNull(),
-    driver: text('driver').notNull(),
-    branch: text('branch').notNull(),
+    ...inCombination(),
     trackId: text('track_id').notNull(),
     plan: jsonb('plan').notNull(),
     /** `open`, `over`, or `given up`. */
@@ -228,6 +221,8 @@ export const trials = pgTable(
     outcome: text('outcome').notNull(),
     /** The ride on the trail, where it was logged. */
     rideId: text('ride_id'),
+    /** What was loaded, of a search: it leads from ride to ride. */
+    values: jsonb('values'),
   },
   (table) => [index('trials_by_experiment').on(table.experimentId, table.place)],
 );

@@ -11,6 +11,9 @@ import type { PairPlan, Question, Way } from '@/core/experiment/plan';
 import { MOST_PAIRS, type Outlook, type Plan } from '@/core/experiment/planRides';
 import { MEASURES } from '@/core/rides/measures';
 import { listed } from '@/core/text/listed';
+import { AT_END } from '@/core/experiment/looks';
+import { DIMENSIONS, type RatedDimension } from '@/core/experiment/pairedRatings';
+import { capital, signed } from './format';
 import { differenceSize, measureValue, type Figure } from './measures';
 
 /** How many rides and counted laps stand behind each side. */
@@ -34,7 +37,8 @@ export const SENTENCES = {
     `${capital(pairsText(plan.pairs))} of ${laps(plan.lapsPerRide)} a ride, about ${Math.max(1, Math.round(minutes))} minutes`,
   planShows: (figure: Figure, { visible, visibleAtWorst }: Outlook) =>
     `differences from ${differenceSize(figure, visible)} are seen 4 times in 5 (from ${differenceSize(figure, visibleAtWorst)} if you spread as much as your rides leave open)`,
-  planUnknown: () => 'no ride of yours on this road yet: what can be seen is said after the first pair',
+  planUnknown: () =>
+    'no ride of yours on this road yet, so laps are taken to last 100 s and what can be seen is not known',
   planHard: (figure: Figure, wanted: number) =>
     `${differenceSize(figure, wanted)} takes more than ${MOST_PAIRS} pairs: ask a measure that spreads less, or the force`,
   planPairs: (figure: Figure, wanted: number, pairs: number) =>
@@ -73,7 +77,7 @@ export const SENTENCES = {
   trendTakenOut: (against: string, shown: number, of: number) =>
     `${against}, with the session’s trend taken out: ${shown} of ${of} measures differ by more than luck would explain (5 % over all of them).`,
   trendEarly: (against: string, shown: number, of: number) =>
-    `${against}, with the session’s trend taken out, looked at before the planned end: ${shown} of ${of} measures differ (2 % at every look).`,
+    `${against}, with the session’s trend taken out, looked at before the planned end or ridden on after it: ${shown} of ${of} measures differ, at the stricter level that each look costs (5 % over all of them).`,
   flipsAgree: (p: string) => `Flips of the pairs agree (p ${p} over all measures).`,
   flipsDoNot: (names: string[]) =>
     `${listed(names)}: only under the model; flips of the pairs do not show it.`,
@@ -111,6 +115,14 @@ export const SENTENCES = {
   apartHard: () =>
     'The difference is small beside what rides differ by themselves: this takes more than ten rides.',
 
+  ratedDots: (label: string, differences: string, pairs: number) =>
+    `${label}, B against A pair by pair: ${differences}. Of ${pairsText(pairs)} nothing can be claimed.`,
+  ratedHigher: (label: string, side: 'A' | 'B', mean: string) =>
+    `${label}: ${side} was rated higher, by ${mean} on average (5 %).`,
+  ratedAlike: (label: string, mean: string) =>
+    `${label}: B was rated ${mean} against A on average; no difference shown.`,
+  notLooked: () => 'Under way: nobody has looked before its end',
+
   // Could I tell, which do I like?
   blindOpen: (pair: number) => `Pair ${pair} of at most ${MOST_BLIND_PAIRS}`,
   toldB: ({ right, wrong, highest }: BlindScore) =>
@@ -146,8 +158,6 @@ export const SENTENCES = {
   whatUnlogged: (name: string) =>
     `${name}: you drove it at both ends; without logs only you know what it did`,
 } as const satisfies Record<string, (...args: never[]) => string>;
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The questions as they are asked, and what each gives. */
 export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = {
@@ -296,6 +306,16 @@ export function crossCheckText({ crossCheck, measures }: RidesCompared): string 
   return onlyModel.length > 0
     ? SENTENCES.flipsDoNot(onlyModel)
     : SENTENCES.flipsShowMore(chanceText(crossCheck.pMax));
+}
+
+/** What the ratings of pairs say of one dimension. */
+export function ratingText({ dimension, differences, mean, p }: RatedDimension): string {
+  const label = DIMENSIONS[dimension];
+  if (p === null)
+    return SENTENCES.ratedDots(label, differences.map((d) => signed(d, 0)).join(', '), differences.length);
+  return p < AT_END
+    ? SENTENCES.ratedHigher(label, mean > 0 ? 'B' : 'A', Math.abs(mean).toFixed(1))
+    : SENTENCES.ratedAlike(label, signed(mean, 1));
 }
 
 /** What a blind test that is over has come to. */

@@ -10,6 +10,7 @@ import {
   type Course,
 } from '@/core/experiment/course';
 import { findBest } from '@/core/experiment/finder/findBest';
+import { AT_END, levelOfLooks, RIDDEN_ON } from '@/core/experiment/looks';
 import { matchLogs } from '@/core/experiment/matchLogs';
 import {
   isBlind,
@@ -20,6 +21,7 @@ import {
   type PairPlan,
   type WhatPlan,
 } from '@/core/experiment/plan';
+import { pairedRatings, type RatedDimension } from '@/core/experiment/pairedRatings';
 import { spreadOf } from '@/core/experiment/planRides';
 import { mean } from '@/core/numeric/moments';
 import { countedValues, type RideMeasures } from '@/core/rides/measureRide';
@@ -33,6 +35,7 @@ import {
   comparisonWarning,
   crossCheckText,
   missingText,
+  ratingText,
   searchSentence,
   SENTENCES,
   verdictSentence,
@@ -97,10 +100,34 @@ export function experimentView(facts: ExperimentFacts): ExperimentView {
     commitment: plan.commitment,
     salt: plan.salt,
     answers: experiment.answers,
-    answer: isOpen && isBlind(asked) ? null : answerOf(facts),
+    unrated: lastUnrated(experiment),
+    rated: isKeptBack(experiment) ? [] : ratedPairs(facts),
+    answer: isKeptBack(experiment) ? null : answerOf(facts),
     elsewhere: isOpen ? changedElsewhere(experiment, settings) : [],
   };
 }
+
+function lastUnrated({ trials, ratings }: Experiment): number | null {
+  const last = ridden(trials).at(-1)?.place;
+  return last === undefined || ratings.some(({ place }) => place === last) ? null : last;
+}
+
+/** B against A in each pair of which both rides were rated. */
+function ratedPairs({ experiment, orders }: ExperimentFacts): RatedDimension[] {
+  const { asked } = experiment.plan;
+  if (!isPairPlan(asked)) return [];
+  const of = (place: number) => experiment.ratings.find((rated) => rated.place === place)?.of;
+  const pairs = orders.flatMap((order, k) => {
+    const [first, second] = [of(2 * k), of(2 * k + 1)];
+    if (!first || !second) return [];
+    return [order === 'AB' ? { a: first, b: second } : { a: second, b: first }];
+  });
+  return pairedRatings(pairs, asked.dimension);
+}
+
+/** Before the end nothing is told of a blind test, and of a comparison nothing that nobody asked to look at. */
+export const isKeptBack = ({ state, plan: { asked, isLooked, isExtended } }: Experiment) =>
+  state === 'open' && (isBlind(asked) || (asked.question === 'change' && !isLooked && !isExtended));
 
 function shownStep(facts: ExperimentFacts): ShownStep {
   const step = nextStep(courseOf(facts));
@@ -134,18 +161,24 @@ function changeAnswer(
   }));
   const road = driven.find(({ ride }) => ride)?.ride?.road;
   const isCounted = ({ ride }: (typeof driven)[number]) => ride !== null && isSameRoad(ride.road, road!);
-  const counted = driven.filter(isCounted).map(({ side, ride }) => ({ side, ride: ride! }));
-  const isEarly = driven.length < 2 * plan.pairs || experiment.plan.isExtended;
+  const { isLooked, isExtended } = experiment.plan;
+  // A look comes after a pair: the first ride of the next one waits for its second.
+  const looked = experiment.state === 'open' ? driven.slice(0, driven.length - (driven.length % 2)) : driven;
+  const counted = looked
+    .filter(isCounted)
+    .map(({ place, side, ride }) => ({ side, ride: ride!, pair: place >> 1 }));
+  const isEarly = isLooked || isExtended;
+  const level = isExtended ? RIDDEN_ON : isLooked ? levelOfLooks(plan.pairs) : AT_END;
   const count = (of: 'A' | 'B') => counted.filter(({ side }) => side === of).length;
   return {
     kind: 'change',
     compared: compareRides(
-      counted.map(({ side, ride }) => ({ side, laps: ride.measures.laps })),
-      { isOrderKnown: true, named: plan.named ?? undefined, isEarlyLook: isEarly },
+      counted.map(({ side, ride, pair }) => ({ side, laps: ride.measures.laps, pair })),
+      { isOrderKnown: true, named: plan.named ?? undefined, level },
     ),
     sides: { ridesA: count('A'), ridesB: count('B') },
     isEarly,
-    leftOut: driven.flatMap((one): LeftOut[] =>
+    leftOut: looked.flatMap((one): LeftOut[] =>
       isCounted(one) ? [] : [{ ride: one.place + 1, why: one.ride ? 'other road' : 'no log' }],
     ),
     strayLogs,
@@ -164,7 +197,7 @@ function blindAnswer(facts: ExperimentFacts, plan: PairPlan): ExperimentAnswer {
 }
 
 function bestAnswer(facts: ExperimentFacts, plan: BestPlan): ExperimentAnswer {
-  const rides = searchedRides(courseOf(facts), plan);
+  const rides = searchedRides(courseOf(facts));
   return { kind: 'best', found: findBest(plan.settings, rides, plan.seed), rides };
 }
 
@@ -209,7 +242,8 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
   const { answer, asked, state } = shown;
   const words = settingWords(view);
   const isGivenUp = state === 'given up';
-  if (!answer) return SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1);
+  if (!answer)
+    return isBlind(asked) ? SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1) : SENTENCES.notLooked();
   switch (answer.kind) {
     case 'change':
       return verdictSentence(answer.compared.measures, answer.sides);
@@ -242,7 +276,11 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
 }
 
 /** What speaks against taking it at its word, and what else is to be known. */
-export function experimentRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView): string[] {
+export function experimentRemarks(view: Pick<BookView, 'menus'>, shown: ExperimentView): string[] {
+  return [...answerRemarks(view, shown), ...shown.rated.map(ratingText)];
+}
+
+function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView): string[] {
   const words = settingWords(view);
   const name = (key: string) => words.name(key).toLowerCase();
   switch (answer?.kind) {

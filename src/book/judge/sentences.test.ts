@@ -56,6 +56,8 @@ const shown = (
   commitment: null,
   salt: null,
   answers: [],
+  unrated: null,
+  rated: [],
   answer,
   elsewhere: [],
 });
@@ -163,7 +165,7 @@ it('a comparison says what is shown, how far it can be trusted, and what speaks 
   );
   expect(trustSentence(clear.measures, { ridesA: 4, ridesB: 4 })).toContain('5 % over all of them');
   expect(trustSentence(clear.measures, { ridesA: 4, ridesB: 4 }, { isEarly: true })).toContain(
-    '2 % at every look',
+    'the stricter level that each look costs',
   );
   const onlyPeak = compare(
     rides('ABBA', (side) =>
@@ -300,6 +302,29 @@ it('a blind test says what it showed, and what its silence is worth', () => {
     ),
   ).toContain('in no backup');
   expect(experimentSentence(view, shown(plan('tell'), null, 'open'))).toBe('Pair 2 of at most 16');
+});
+
+it('before its end a comparison tells nothing that nobody asked to look at', () => {
+  expect(experimentSentence(view, shown(PAIRS, null, 'open'))).toBe(
+    'Under way: nobody has looked before its end',
+  );
+});
+
+it('ratings say their differences, and claim only what their flips carry', () => {
+  const rated = (differences: number[], p: number | null) => {
+    const mean = differences.reduce((sum, d) => sum + d, 0) / differences.length;
+    const one = {
+      ...shown(PAIRS, null, 'open'),
+      rated: [{ dimension: 'weight' as const, differences, mean, p }],
+    };
+    return experimentRemarks(view, one).join();
+  };
+  expect(rated([1, -2], null)).toMatch(
+    /B against A pair by pair: \+1, .2\. Of 2 pairs nothing can be claimed/,
+  );
+  expect(rated([2, 2, 2, 2, 2, 2], 0.03)).toContain('B was rated higher, by 2.0 on average');
+  expect(rated([-2, -2, -2, -2, -2, -2], 0.03)).toContain('A was rated higher');
+  expect(rated([0, 1, 0, -1, 0, 0], 1)).toContain('no difference shown');
 });
 
 it('a search says where the best lies, or that there is none', () => {

@@ -4,6 +4,7 @@ import type { RidesCompared } from '@/core/experiment/compareRides';
 import type { FinderRide } from '@/core/experiment/finder/answers';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
 import type { Answer, Decision, ExperimentPlan, ExperimentState, Question } from '@/core/experiment/plan';
+import type { RatedDimension } from '@/core/experiment/pairedRatings';
 import type { Spread } from '@/core/experiment/planRides';
 import type { MeasureName, Measured } from '@/core/rides/measures';
 import type { SettingValue } from '@/core/settings/setting';
@@ -70,6 +71,10 @@ export interface ExperimentView {
   salt: string | null;
   /** What was said so far; an answer does not tell the order. */
   answers: Answer[];
+  /** The last ride that counts and whose feel was not rated yet; `null` where all are. */
+  unrated: number | null;
+  /** Ratings of whole pairs; empty while it may not be told which side was which. */
+  rated: RatedDimension[];
   /** `null` while it may not be told. */
   answer: ExperimentAnswer | null;
   /** Settings beside those that are asked about which are no longer what they were. */

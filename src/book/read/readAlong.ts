@@ -2,13 +2,16 @@ import 'server-only';
 import { sidesOf } from '@/core/experiment/coinOrders';
 import { alongPairs, type PairsAlongRoad } from '@/core/experiment/alongPairs';
 import { ridden } from '@/core/experiment/course';
+import { isSameRoad } from '@/core/rides/road';
 import { alongRoad, type AlongRoad } from '@/core/rides/alongRoad';
 import { breath } from '@/data/breath';
 import type { Database } from '@/data/database';
 import { experimentOf } from '@/data/experiments';
 import { loadRide } from '@/data/rides';
+import { isKeptBack } from '../judge/experiments';
 import type { Here } from './here';
 import { memo } from './memo';
+import { rideViewsOf } from './readRides';
 
 /** A ride over distance; it never changes, so it is worked out once. */
 function along(db: Database, rideId: string): Promise<AlongRoad | null> {
@@ -19,7 +22,7 @@ function along(db: Database, rideId: string): Promise<AlongRoad | null> {
   });
 }
 
-/** A and B of an experiment over distance: its whole pairs, of those questions whose laps are compared. */
+/** A and B of an experiment over distance: its whole pairs on its road, of those questions whose laps are compared. */
 export async function readAlong(
   { book, combination }: Here,
   id: string,
@@ -27,9 +30,23 @@ export async function readAlong(
   const row = await experimentOf(book, combination, id);
   if (!row) return null;
   const { asked, orders } = row.plan;
-  if (!orders || asked.question !== 'change') return { along: null };
+  if (!orders || asked.question !== 'change' || isKeptBack(row)) return { along: null };
   const sides = sidesOf(orders);
-  const byPlace = new Map(ridden(row.trials).map((trial) => [trial.place, trial.rideId]));
+  const trials = ridden(row.trials);
+  const views = await rideViewsOf(
+    book,
+    combination,
+    trials.flatMap(({ rideId }) => rideId ?? []),
+  );
+  const driven = trials.flatMap(({ place, rideId }) =>
+    rideId === null ? [] : { place, ride: views.get(rideId) },
+  );
+  const road = driven.find(({ ride }) => ride)?.ride?.road;
+  const byPlace = new Map(
+    driven.flatMap(({ place, ride }) =>
+      ride && isSameRoad(ride.road, road!) ? [[place, ride.id] as const] : [],
+    ),
+  );
   const pairs = await Promise.all(
     orders.map(async (_, k) => {
       const [first, second] = [byPlace.get(2 * k) ?? null, byPlace.get(2 * k + 1) ?? null];

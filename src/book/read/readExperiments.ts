@@ -1,5 +1,4 @@
 import 'server-only';
-import { createHash } from 'node:crypto';
 import { committedText } from '@/core/experiment/coinOrders';
 import { nextStep, ridden } from '@/core/experiment/course';
 import { combinationText, type Combination } from '@/core/settings/scope';
@@ -7,6 +6,8 @@ import { keyText, sameValue } from '@/core/settings/setting';
 import { listChanges } from '@/data/changes';
 import type { Database } from '@/data/database';
 import { EVENING, eveningProgress } from '@/data/demoEvening';
+import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
+import { sha256 } from '@/data/sha256';
 import { experimentOf, newestExperiments, openExperiment, type ExperimentRow } from '@/data/experiments';
 import { newestLogs } from '@/data/rides';
 import { experimentLine, experimentView, logsFor, ownSpread, settingWords } from '../judge/experiments';
@@ -15,13 +16,12 @@ import { changeItem } from '../judge/trail';
 import type { BookView, TrailChange } from '../model/bookView';
 import type { Asking, ExperimentView, HelperView, RecentChange, VerdictView } from '../model/experimentView';
 import type { Here } from './here';
+import { memo } from './memo';
 import { ridesShown, rideViewsOf } from './readRides';
 import { changesIn } from './readTrail';
 
 /** So many questions are listed. */
 const LISTED = 8;
-/** So many logs are looked through for those of a question. */
-const LOGS_LOOKED_AT = 60;
 
 /** What Verdict's first page shows: the question under way, those before it, and this driver's own spread on this road. */
 export async function verdictView(here: Here, view: BookView): Promise<VerdictView> {
@@ -102,7 +102,15 @@ export async function readExperiment(here: Here, view: BookView, id: string): Pr
   return row && viewOf(here, view, row);
 }
 
-async function viewOf(
+/** One that is over says the same until somebody does something with it. */
+function viewOf(here: Here, view: BookView, row: ExperimentRow): Promise<ExperimentView> {
+  const judged = () => judgedNow(here, view, row);
+  return row.state === 'open'
+    ? judged()
+    : memo(here.book, `question:${row.id}:${sha256(JSON.stringify(row))}`, judged);
+}
+
+async function judgedNow(
   { book, combination }: Here,
   view: BookView,
   row: ExperimentRow,
@@ -112,7 +120,7 @@ async function viewOf(
   const isByLogs = plan.asked.way === 'title' && plan.asked.question === 'change';
   const [rides, logs] = await Promise.all([
     rideViewsOf(book, combination, ids),
-    isByLogs ? newestLogs(book, combination, LOGS_LOOKED_AT) : [],
+    isByLogs ? newestLogs(book, combination, LOGS_MATCHED) : [],
   ]);
   const { strayLogs, matched } = logsFor(row, logs);
   return experimentView({
@@ -131,5 +139,3 @@ function holds({ plan: { orders, salt, commitment } }: ExperimentRow): boolean |
   if (commitment === null || orders === null || salt === null) return null;
   return sha256(committedText(orders, salt)) === commitment;
 }
-
-export const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');

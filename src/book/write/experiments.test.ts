@@ -13,7 +13,8 @@ import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { hereIn } from '../read/here';
 import { bookView } from '../read/readBook';
 import { readAlong } from '../read/readAlong';
-import { readExperiment, readHelper, sha256, verdictView } from '../read/readExperiments';
+import { sha256 } from '@/data/sha256';
+import { readExperiment, readHelper, verdictView } from '../read/readExperiments';
 import { bookInMemory } from '../testing/bookInMemory';
 import {
   askQuestion,
@@ -21,6 +22,7 @@ import {
   decide,
   endEarly,
   helperLoaded,
+  lookNow,
   rate,
   rideOn,
   sayAnswer,
@@ -79,12 +81,21 @@ function laps(lapS: number): RideLog {
   };
 }
 
+interface Driven {
+  atMs: number;
+  file: string;
+  settings: Record<string, number>;
+  trackId: string;
+}
 let ridden = 0;
-async function drive(lapS: number, atMs?: number, file?: string): Promise<string> {
+async function drive(
+  lapS: number,
+  { atMs, file, settings = {}, trackId = 'saltmarsh-loop' }: Partial<Driven> = {},
+): Promise<string> {
   const id = `ride-${++ridden}`;
   const log = laps(lapS);
   if (file) log.notes = { file, source: 'imported', track: 'the lane' };
-  await addRide(book.db, { id, ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings: {}, log, atMs });
+  await addRide(book.db, { id, ...HERE, trackId, seed: 1, settings, log, atMs });
   return id;
 }
 
@@ -172,9 +183,9 @@ it('logs find their ride by when they were driven, in another order of taking in
   for (const place of [0, 1]) await isDone(bookTrial({ id, place, outcome: 'ridden' }));
   expect(codeOf(await takeLogs(id))).toBe('no-logs');
   const [first, second] = (await newestExperiments(book.db, HERE, 1))[0]!.trials;
-  const later = await drive(59, second!.atMs - 1, 'second.csv');
-  const earlier = await drive(60, first!.atMs - 1, 'first.csv');
-  await drive(60, atMs - 1000, 'before.csv');
+  const later = await drive(59, { atMs: second!.atMs - 1, file: 'second.csv' });
+  const earlier = await drive(60, { atMs: first!.atMs - 1, file: 'first.csv' });
+  await drive(60, { atMs: atMs - 1000, file: 'before.csv' });
   await isDone(takeLogs(id));
   const row = (await newestExperiments(book.db, HERE, 1))[0]!;
   expect(row.trials.map(({ rideId }) => rideId)).toEqual([earlier, later]);
@@ -288,6 +299,45 @@ describe('a blind test with a helper', () => {
   });
 });
 
+it('a simulated ride counts once, and only with what was to be loaded and nothing else', async () => {
+  const { id, plan } = await asked(pairPlan({ way: 'simulated' }));
+  const { values } = (await shown(id)).step as { values: Record<string, number> };
+  const settings = { ...(plan.basis as Record<string, number>), ...values };
+  const book = async (driven: Record<string, number>, place = 0) =>
+    codeOf(await bookTrial({ id, place, outcome: 'ridden', rideId: await drive(60, { settings: driven }) }));
+  expect(await book({ ...settings, [DEADZONE]: 9 })).toBe('other-ride');
+  expect(await book({ ...settings, 'title/brake/saturation': 3 })).toBe('other-ride');
+  expect(await shown(id)).toMatchObject({ ridden: 0 });
+  const rideId = await drive(60, { settings });
+  await isDone(bookTrial({ id, place: 0, outcome: 'ridden', rideId }));
+  expect(codeOf(await bookTrial({ id, place: 1, outcome: 'ridden', rideId }))).toBe('other-ride');
+});
+
+it('a comparison under way tells nothing until somebody looks, and then claims at a stricter level to its end', async () => {
+  const { id, plan } = await asked(pairPlan({ pairs: 3 }));
+  const sides = plan.orders!.join('');
+  const ride = async (place: number, trackId = 'saltmarsh-loop') => {
+    const rideId = await drive(sides[place] === 'A' ? 60 + 0.1 * place : 58 + 0.1 * place, { trackId });
+    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId }));
+  };
+  const along = async () => (await readAlong((await hereIn(book.db, HERE))!, id))!.along;
+  for (const place of [0, 1, 2]) await ride(place);
+  expect(await shown(id)).toMatchObject({ ridden: 3, answer: null, rated: [] });
+  expect(await along()).toBeNull();
+  await isDone(lookNow(id));
+  // The first ride of a pair waits for its second.
+  expect(await shown(id)).toMatchObject({ answer: { isEarly: true, sides: { ridesA: 1, ridesB: 1 } } });
+  await ride(3, 'quarry-pan');
+  expect(await shown(id)).toMatchObject({ answer: { leftOut: [{ ride: 4, why: 'other road' }] } });
+  expect((await along())!.pairs).toBe(1);
+  await ride(4);
+  await ride(5);
+  expect(await shown(id)).toMatchObject({ state: 'over', answer: { isEarly: true } });
+  const search = { key: DEADZONE, min: 0, max: 60, step: 1 };
+  const best = await asked({ question: 'best', way: 'title', settings: [search], seed: 5, lapsPerRide: 1 });
+  expect(codeOf(await lookNow(best.id))).toBe('nothing-to-look-at');
+});
+
 it('a search goes where it is led and ends in a value that can be kept', async () => {
   const setting = { key: DEADZONE, min: 0, max: 60, step: 1 };
   const { id } = await asked({
@@ -321,8 +371,10 @@ it('what a setting does: least, most and back, each rated; Verdict lists what wa
   const { id } = await asked({ question: 'what', way: 'simulated', setting, back: 7, lapsPerRide: 1 });
   const values: number[] = [];
   for (const place of [0, 1, 2]) {
-    values.push(((await shown(id)).step as { values: Record<string, number> }).values[DEADZONE]!);
-    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId: await drive(60 - place) }));
+    const { values: settings } = (await shown(id)).step as { values: Record<string, number> };
+    values.push(settings[DEADZONE]!);
+    const rideId = await drive(60 - place, { settings });
+    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId }));
   }
   expect(values).toEqual([0, 60, 7]);
   await isDone(rate({ id, place: 1, ratings: { weight: 6 } }));

@@ -1,3 +1,4 @@
+import { eachFlip, flipsOf, SAME, strengthOf } from './eachFlip';
 import { LEAST_PAIRS } from './signFlips';
 
 /** B − A along the road. */
@@ -12,7 +13,6 @@ export interface Band {
 }
 
 const MISSED = 0.05;
-const SAME = 1e-9;
 
 /**
  * Where along the road two sides differ: mean of the pairs' differences with a band that holds in all bins at once, by max-|t|
@@ -44,25 +44,14 @@ export function bandOf(pairs: readonly { a: ArrayLike<number>; b: ArrayLike<numb
 /** The |t| that the strongest bin passes in 5 % of the flips. */
 function criticalReach(rows: readonly Float64Array[], squares: Float64Array): number {
   const count = rows.length;
-  const bins = squares.length;
-  const sums = Float64Array.from({ length: bins }, (_, i) => rows.reduce((s, row) => s + row[i]!, 0));
-  const signs = new Int8Array(count).fill(1);
-  const flips = 2 ** (count - 1);
-  const strongest = new Float64Array(flips);
-  for (let flip = 1; flip <= flips; flip++) {
+  const strongest = new Float64Array(flipsOf(count));
+  eachFlip(rows, (sums, flip) => {
     let most = 0;
-    for (let i = 0; i < bins; i++)
-      if (squares[i]! > 0) most = Math.max(most, (sums[i]! * sums[i]!) / (count * squares[i]!));
-    strongest[flip - 1] = most;
-    if (flip === flips) break;
-    const turned = 31 - Math.clz32(flip & -flip);
-    const row = rows[turned]!;
-    const twice = 2 * signs[turned]!;
-    for (let i = 0; i < bins; i++) sums[i]! -= twice * row[i]!;
-    signs[turned] = -signs[turned]! as 1 | -1;
-  }
+    for (let i = 0; i < sums.length; i++) most = Math.max(most, strengthOf(sums[i]!, squares[i]!, count));
+    strongest[flip] = most;
+  });
   strongest.sort();
-  const share = Math.min(1 - SAME, strongest[flips - 1 - Math.floor(MISSED * flips)] ?? 1 - SAME);
+  const share = Math.min(1 - SAME, strongest[strongest.length - 1 - Math.floor(MISSED * strongest.length)]!);
   return Math.sqrt(((count - 1) * share) / (1 - share)) * (1 + SAME);
 }
 

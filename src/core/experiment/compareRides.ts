@@ -2,6 +2,7 @@ import { mean } from '../numeric/moments';
 import { countedLaps, lapMeasure, type MeasuredLap } from '../rides/measureRide';
 import { MEASURES_SHOWN, type MeasureName, type MeasureSpec } from '../rides/measures';
 import { holm } from './holm';
+import { AT_END } from './looks';
 import { fitRides, type Effect, type NotEnough, type RideFit, type RideValues } from './rideModel';
 import { LEAST_PAIRS, strongestUnderFlips } from './signFlips';
 
@@ -9,6 +10,8 @@ import { LEAST_PAIRS, strongestUnderFlips } from './signFlips';
 export interface ComparedRide {
   side: 'A' | 'B';
   laps: readonly MeasuredLap[];
+  /** Which pair it was drawn in; where no ride says so, each two that follow one another are one. */
+  pair?: number;
 }
 
 /** What one measure says of B against A; see {@link Effect}. */
@@ -62,24 +65,20 @@ export interface CompareOptions {
   isOrderKnown: boolean;
   /** The measure that the change is for, named before the first ride. */
   named?: MeasureName | undefined;
-  /** More pairs are planned: somebody looks early, and may look again. */
-  isEarlyLook?: boolean;
+  /** Claims are made below this; less for somebody who looks more than once ({@link levelOfLooks}). */
+  level?: number;
 }
-
-const SIGNIFICANT = 0.05;
-/** At every look after a pair; 5 % in all over up to eight of them. */
-const SIGNIFICANT_EARLY = 0.02;
 
 /**
  * A against B over the counted laps of some rides, by every measure.
  * Claims from nothing (2,000 evenings each): 5 % or less over all measures together, with a trend of two lap spreads, rides
- * that differ by themselves and unlike sides; 2 % a look early.
+ * that differ by themselves and unlike sides.
  * @param rides in order of driving, where `isOrderKnown`
  * @source docs/core.md, Rides and verdicts
  */
 export function compareRides(
   rides: readonly ComparedRide[],
-  { isOrderKnown, named, isEarlyLook = false }: CompareOptions,
+  { isOrderKnown, named, level = AT_END }: CompareOptions,
 ): RidesCompared {
   const judged = shownFirst(named).map((measure) => {
     const values = rides.map(({ side, laps }) => ({ side, values: valuesOf(laps, measure) }));
@@ -88,13 +87,12 @@ export function compareRides(
     return { measure, values, ...fitRides(values, isOrderKnown), a: of('A'), b: of('B') };
   });
   const told = judged.filter((one) => one.fit !== null);
-  const limit = isEarlyLook ? SIGNIFICANT_EARLY : SIGNIFICANT;
   const adjusted = adjust(told, named, ({ p }) => p);
   const claimed = adjust(told, named, ({ p, perSide }) => Math.max(p, perSide?.p ?? 0));
   const pairs = pairsOf(rides, isOrderKnown);
   const flips = pairs && pairs.length >= LEAST_PAIRS ? flipped(told, pairs) : null;
   const measures = told.map(({ measure, fit, a, b }, i): Comparison => {
-    const differs = claimed[i]! < limit;
+    const differs = claimed[i]! < level;
     return {
       name: measure.name,
       label: measure.label,
@@ -107,7 +105,7 @@ export function compareRides(
       pClaim: claimed[i]!,
       verdict: differs ? 'differs' : 'no difference shown',
       isNamed: measure.name === named,
-      isOnlyModel: differs && flips !== null && flips[i]! >= SIGNIFICANT,
+      isOnlyModel: differs && flips !== null && flips[i]! >= AT_END,
       nA: a.length,
       nB: b.length,
     };
@@ -141,13 +139,21 @@ function adjust(
   return told.map(({ measure, fit }) => (measure.name === named ? pOf(fit) : others[at++]!));
 }
 
-/** The rides two by two, where each two are an A and a B; `null` where they are not. */
+/** The whole pairs, an A and a B each, by the places of their rides; `null` where the rides are no pairs. */
 function pairsOf(rides: readonly ComparedRide[], isOrderKnown: boolean): [number, number][] | null {
-  if (!isOrderKnown || rides.length === 0 || rides.length % 2 !== 0) return null;
-  const pairs = Array.from({ length: rides.length / 2 }, (_, k): [number, number] =>
-    rides[2 * k]!.side === 'A' ? [2 * k, 2 * k + 1] : [2 * k + 1, 2 * k],
+  if (!isOrderKnown || rides.length === 0) return null;
+  const isDrawn = rides.some(({ pair }) => pair !== undefined);
+  if (!isDrawn && rides.length % 2 !== 0) return null;
+  const places = new Map<number, { A?: number; B?: number }>();
+  rides.forEach(({ side, pair }, i) => {
+    const of = isDrawn ? pair! : i >> 1;
+    places.set(of, { ...places.get(of), [side]: i });
+  });
+  const whole = [...places.values()].flatMap(({ A, B }): [number, number][] =>
+    A === undefined || B === undefined ? [] : [[A, B]],
   );
-  return pairs.every(([a, b]) => rides[a]!.side === 'A' && rides[b]!.side === 'B') ? pairs : null;
+  // Of a pair that was drawn one ride may be missing; rides that merely follow one another are pairs all or none.
+  return isDrawn || whole.length === places.size ? whole : null;
 }
 
 function flipped(told: readonly { values: RideValues[] }[], pairs: readonly [number, number][]): number[] {
@@ -169,7 +175,7 @@ function crossCheckOf(measures: readonly Comparison[], flips: readonly number[])
   if (flips.length === 0) return null;
   const pMax = Math.min(...flips);
   const claims = measures.some(({ verdict }) => verdict === 'differs');
-  return { pMax, agrees: claims ? !measures.some((m) => m.isOnlyModel) : pMax >= SIGNIFICANT };
+  return { pMax, agrees: claims ? !measures.some((m) => m.isOnlyModel) : pMax >= AT_END };
 }
 
 function warningsOf(

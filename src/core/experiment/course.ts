@@ -90,23 +90,17 @@ function nextOfSearch(course: Course, plan: BestPlan): Step {
   const place = ridden(course.trials).length;
   if (course.answers.length < place)
     return { kind: 'answer', ask: 'feel', place: place - 1, isFirst: place === 1 };
-  const { next } = findBest(plan.settings, searchedRides(course, plan), plan.seed);
+  const { next } = findBest(plan.settings, searchedRides(course), plan.seed);
   return next ? { kind: 'ride', place, of: null, values: next, side: null } : { kind: 'over' };
 }
 
-/**
- * The rides of a search with what was said of them. What was ridden follows from what was said before: each ride is the one
- * that the search asked for then.
- */
-export function searchedRides({ answers }: Pick<Course, 'answers'>, plan: BestPlan): FinderRide[] {
-  const rides: FinderRide[] = [];
-  for (const { said } of inOrder(answers)) {
-    if (said.kind !== 'feel') continue;
-    const { next } = findBest(plan.settings, rides, plan.seed);
-    if (!next) break;
-    rides.push({ values: next, better: rides.length === 0 ? null : said.better, wants: said.wants });
-  }
-  return rides;
+/** The rides of a search with what was said of them, in order. */
+export function searchedRides({ trials, answers }: Pick<Course, 'trials' | 'answers'>): FinderRide[] {
+  return ridden(trials).flatMap(({ place, values }): FinderRide[] => {
+    const said = answers.find((answer) => answer.place === place)?.said;
+    if (!values || said?.kind !== 'feel') return [];
+    return [{ values, better: place === 0 ? null : said.better, wants: said.wants }];
+  });
 }
 
 const WHAT_RIDES = 3;

@@ -1,6 +1,6 @@
 import { normalCdf } from '../numeric/distributions';
-import { LAPSE } from './finder/answers';
-import { JND_PER_SIGMA } from './finder/answers';
+import { entropy } from '../numeric/entropy';
+import { JND_PER_SIGMA, lapsing } from './finder/answers';
 
 /** Two values of a setting, driven one after the other: was the one that has more of it named? */
 export interface NoticedPair {
@@ -57,15 +57,13 @@ export function justNoticeable(pairs: readonly NoticedPair[], offered: readonly 
 /** Chance of a right answer where the JND is the i-th of the grid. */
 function right(apart: number, i: number): number {
   const sigma = Math.exp(LOGS[i]!) / JND_PER_SIGMA;
-  return LAPSE / 2 + (1 - LAPSE) * normalCdf(apart / (Math.SQRT2 * sigma));
+  return lapsing(normalCdf(apart / (Math.SQRT2 * sigma)));
 }
 
 const normalised = (weights: readonly number[]) => {
   const total = weights.reduce((a, w) => a + w, 0);
   return weights.map((w) => w / total);
 };
-
-const entropy = (p: number) => (p <= 0 || p >= 1 ? 0 : -p * Math.log(p) - (1 - p) * Math.log(1 - p));
 
 function mostTelling(weights: readonly number[], offered: readonly number[]): number {
   const told = (apart: number) => {

@@ -1,3 +1,6 @@
+/** So many of the newest logs are looked through for those of a question. */
+export const LOGS_MATCHED = 60;
+
 /** A log and when it was driven. */
 export interface DatedLog {
   id: string;

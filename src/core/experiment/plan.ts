@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { MEASURES, type MeasureName } from '../rides/measures';
-import { keyOfText, settingKeySchema, settingValueSchema, settingValuesSchema } from '../settings/setting';
+import {
+  keyOfText,
+  settingKeySchema,
+  settingValueSchema,
+  settingValuesSchema,
+  type SettingValues,
+} from '../settings/setting';
 import { MOST_BLIND_PAIRS } from './bettingScore';
+import type { PairOrder } from './coinOrders';
 import { DIMENSIONS, HIGHEST_RATING, LOWEST_RATING, type Dimension, type Ratings } from './pairedRatings';
 
 /** What a driver may ask of a setting. */
@@ -110,6 +117,15 @@ export function settingsOf(plan: ExperimentPlan): string[] {
   return plan.question === 'best' ? plan.settings.map(({ key }) => key) : [plan.setting.key];
 }
 
+/** Every set of values that a plan may ask for. */
+export function sidesOfPlan(plan: ExperimentPlan): Side[] {
+  if (isPairPlan(plan)) return [plan.a, plan.b];
+  if (plan.question === 'best')
+    return plan.settings.flatMap(({ key, min, max }) => [{ [key]: min }, { [key]: max }]);
+  const { key, min, max } = plan.setting;
+  return [{ [key]: min }, { [key]: max }, { [key]: plan.back }];
+}
+
 /** How a ride that was to be driven went. What did not count is driven again. */
 export const OUTCOMES = ['ridden', 'crash', 'wrong load', 'break'] as const;
 export type TrialOutcome = (typeof OUTCOMES)[number];
@@ -122,7 +138,11 @@ export interface Trial {
   outcome: TrialOutcome;
   /** The log, where there is one. */
   rideId: string | null;
+  /** What was loaded, where a plan does not say it beforehand: a search leads from ride to ride. */
+  values: Record<string, number> | null;
 }
+
+export const trialValuesSchema = z.record(settingText, z.number()).nullable();
 
 const sureSchema = z.enum(['guess', 'think', 'sure']).nullable();
 export const ratingSchema = z.int().min(LOWEST_RATING).max(HIGHEST_RATING);
@@ -169,10 +189,20 @@ export const storedPlanSchema = z.strictObject({
     .nullable(),
   /** `null` until it is over. */
   salt: z.string().max(200).nullable(),
-  /** Pairs were added after the planned end: whoever looks again and again claims at the stricter level. */
+  /** Somebody looked before the planned end: then every look claims at a stricter level, the last one too. */
+  isLooked: z.boolean(),
+  /** Pairs were added after the planned end. */
   isExtended: z.boolean(),
 });
 export type StoredPlan = z.output<typeof storedPlanSchema>;
+
+/** A plan as it is when it is asked. @param commitment of a blind test, whose orders are kept elsewhere */
+export const freshPlan = (
+  asked: ExperimentPlan,
+  basis: SettingValues,
+  orders: PairOrder[] | null,
+  commitment: string | null = null,
+): StoredPlan => ({ asked, basis, orders, commitment, salt: null, isLooked: false, isExtended: false });
 
 export const EXPERIMENT_STATES = ['open', 'over', 'given up'] as const;
 export type ExperimentState = (typeof EXPERIMENT_STATES)[number];

@@ -1,6 +1,8 @@
+import { eachFlip, flipsOf, SAME, strengthOf } from './eachFlip';
+
 /** Under fewer pairs than these no flip can be rare enough: of 2⁵ the rarest is one in sixteen. */
 export const LEAST_PAIRS = 6;
-/** All flips of so many pairs are gone through; of more the first so many stand for all. */
+/** All flips of so many pairs are gone through. */
 const MOST_FLIPPED = 16;
 
 /**
@@ -14,39 +16,21 @@ const MOST_FLIPPED = 16;
 export function strongestUnderFlips(differences: readonly (readonly number[])[]): number[] {
   const pairs = differences[0]?.length ?? 0;
   if (pairs > MOST_FLIPPED) throw new RangeError(`at most ${MOST_FLIPPED} pairs`);
-  const rows = differences.map((row) => Float64Array.from(row));
-  const squares = rows.map((row) => row.reduce((a, d) => a + d * d, 0));
-  const observed = rows.map((row, m) =>
+  const squares = differences.map((row) => row.reduce((a, d) => a + d * d, 0));
+  const columns = Array.from({ length: pairs }, (_, k) => Float64Array.from(differences, (row) => row[k]!));
+  const observed = differences.map((row, m) =>
     strengthOf(
       row.reduce((a, d) => a + d, 0),
       squares[m]!,
       pairs,
     ),
   );
-  const beaten = new Array<number>(rows.length).fill(0);
-  const sums = rows.map((row) => row.reduce((a, d) => a + d, 0));
-  const signs = new Int8Array(pairs).fill(1);
-  // Gray's order turns one pair at a time. The last pair is never turned: a flip of all says the same.
-  const flips = 2 ** Math.max(0, pairs - 1);
-  for (let flip = 1; flip <= flips; flip++) {
-    let strongest = 0;
-    for (let m = 0; m < rows.length; m++)
-      strongest = Math.max(strongest, strengthOf(sums[m]!, squares[m]!, pairs));
-    for (let m = 0; m < rows.length; m++)
-      if (strongest >= observed[m]! * (1 - SAME) || observed[m] === 0) beaten[m]!++;
-    const turned = lowestBit(flip);
-    if (flip === flips) break;
-    for (let m = 0; m < rows.length; m++) sums[m]! -= 2 * signs[turned]! * rows[m]![turned]!;
-    signs[turned] = -signs[turned]! as 1 | -1;
-  }
-  return beaten.map((count) => count / flips);
+  const beaten = differences.map(() => 0);
+  eachFlip(columns, (sums) => {
+    const strongest = sums.reduce((most, sum, m) => Math.max(most, strengthOf(sum, squares[m]!, pairs)), 0);
+    observed.forEach((own, m) => {
+      if (own === 0 || strongest >= own * (1 - SAME)) beaten[m]!++;
+    });
+  });
+  return beaten.map((count) => count / flipsOf(pairs));
 }
-
-/** Sums that were added up in another order are the same. */
-const SAME = 1e-9;
-
-/** |t| by way of something that rises with it and has no end: mean²·K over the sum of squares, 0 to 1. */
-const strengthOf = (sum: number, squares: number, pairs: number) =>
-  squares === 0 ? 0 : (sum * sum) / (pairs * squares);
-
-const lowestBit = (flip: number) => 31 - Math.clz32(flip & -flip);

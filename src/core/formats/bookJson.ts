@@ -11,6 +11,7 @@ import {
   ratingSchema,
   saidSchema,
   storedPlanSchema,
+  trialValuesSchema,
 } from '../experiment/plan';
 import type { Outcome } from '../problem';
 import { stampSchema } from '../ready/preflight';
@@ -104,6 +105,7 @@ const trial = z.strictObject({
   atMs,
   outcome: z.enum(OUTCOMES),
   rideId: id.nullable(),
+  values: trialValuesSchema,
 });
 
 const MOST_ENTRIES = 200_000;

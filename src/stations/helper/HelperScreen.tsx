@@ -1,26 +1,18 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { helperLoaded } from '@/book/write/experiments';
 import type { HelperView } from '@/book/model/experimentView';
 import { told } from '@/parts/told';
+import { useLookAgain } from '@/parts/useLookAgain';
 import { Button } from '@/ui/Button';
 import { Notices } from '@/ui/notices';
 
-/** How often it asks whether the driver is done. */
-const LOOK_MS = 700;
-
 /** The helper's window: what to load, and nothing else that could be done. */
 export function HelperScreen({ helper }: { helper: HelperView | null }) {
-  const router = useRouter();
   const [isBusy, setBusy] = useState(false);
   const isWaiting = helper !== null && (helper.step === null || helper.step.said === 'ride');
-  useEffect(() => {
-    if (!isWaiting) return;
-    const timer = setInterval(() => router.refresh(), LOOK_MS);
-    return () => clearInterval(timer);
-  }, [isWaiting, router]);
+  useLookAgain(isWaiting);
   const say = async (place: number, what: 'neutral' | 'ride') => {
     setBusy(true);
     told(await helperLoaded({ id: helper!.id, place, what }));

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { QUESTIONS, settingsOf, type ExperimentPlan, type Said } from '@/core/experiment/plan';
 import { askQuestion, bookTrial, decide, sayAnswer } from '@/book/write/experiments';
+import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experiments';
 import { planSentence } from '@/book/judge/planSentence';
 import { seatQuestion } from '@/book/judge/seatQuestion';
@@ -16,6 +17,7 @@ import type { Answer } from '@/live/answerButtons';
 import { useLiveRig } from '@/live/liveRig';
 import { tone } from '@/live/voice';
 import { told } from '@/parts/told';
+import { useLookAgain } from '@/parts/useLookAgain';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/verdict';
@@ -130,7 +132,7 @@ function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): s
     },
     verdict.spread,
   );
-  return `${of}${values && `, ${values}`}. ${takes}.`;
+  return [`${of}${values && `, ${values}`}. ${takes}.`, ...cautionsFor(view, settingsOf(plan))].join(' ');
 }
 
 function UnderWay(props: Props & { open: ExperimentView }) {
@@ -186,19 +188,11 @@ function Simulated({
   );
 }
 
-/** How often it is looked whether the helper said that it is loaded. */
-const LOOK_MS = 700;
-
 function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: RideStep }) {
-  const router = useRouter();
   const { isBusy, run } = useBusy();
   const words = settingWords(props.view);
   const isWaiting = !step.isLoaded;
-  useEffect(() => {
-    if (!isWaiting) return;
-    const timer = setInterval(() => router.refresh(), LOOK_MS);
-    return () => clearInterval(timer);
-  }, [isWaiting, router]);
+  useLookAgain(isWaiting);
   const book = (outcome: 'ridden' | 'crash') =>
     void run(bookTrial({ id: open.id, place: step.place, outcome }));
   return (

@@ -18,6 +18,7 @@ import { capital, moment } from '@/words/format';
 import { QUESTION_WORDS, trustSentence } from '@/words/verdict';
 import { AlongRoad } from './AlongRoad';
 import { AnswerPicture } from './AnswerPicture';
+import { canRate, RateStep } from './RateStep';
 import { useRouter } from 'next/navigation';
 
 /** One sentence, one picture, and the three things to do: keep, put back, ride on. */
@@ -108,9 +109,10 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
         }
       >
         {asked.question === 'change'
-          ? 'More laps show smaller differences; looked at again, a claim has to be surer (2 %).'
+          ? 'More laps show smaller differences; looked at again, a claim has to be surer.'
           : 'What is decided lies on the trail, and can be put back from there.'}
       </NextStep>
+      <RateStep open={shown} number={4} />
       {answer?.kind === 'blind' && answer.orders.length > 0 && <Check shown={shown} />}
     </>
   );
@@ -136,7 +138,7 @@ function Check({ shown }: { shown: ExperimentView }) {
   };
   return (
     <NextStep
-      number={4}
+      number={canRate(shown) ? 5 : 4}
       title="Check the orders"
       actions={
         <Button

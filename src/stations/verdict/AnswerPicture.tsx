@@ -203,30 +203,48 @@ function SearchPicture({
   );
 }
 
-function WhatTable({ answer }: { answer: Of<'what'> }) {
-  const { rides } = answer;
+/** What is told of each ride: a measure, or what the driver would have had. */
+interface WhatRow {
+  label: string;
+  values: string[];
+}
+
+function whatRows({ rides }: Of<'what'>): WhatRow[] {
   const told = MEASURES_SHOWN.filter(({ name }) =>
     rides.some(({ summary }) => (summary?.[name] ?? null) !== null),
   );
-  if (told.length === 0) return null;
-  const names = ['At its least', 'At its most', 'And back'];
+  const wishes = rides.map(({ wants }) => wants ?? '–');
+  return [
+    ...told.map((measure) => ({
+      label: measure.label,
+      values: rides.map(({ summary }) => {
+        const value = summary?.[measure.name] ?? null;
+        return value === null ? '–' : measureValue(measure, value);
+      }),
+    })),
+    ...(rides.some(({ wants }) => wants !== null) ? [{ label: 'I would have', values: wishes }] : []),
+  ];
+}
+
+const WHAT_RIDES = ['At its least', 'At its most', 'And back'];
+
+function WhatTable({ answer }: { answer: Of<'what'> }) {
+  const rows = whatRows(answer);
+  if (rows.length === 0) return null;
   return (
     <div className="mt-4">
       <Table
         label="What changed from ride to ride"
-        rows={told}
-        keyOf={({ name }) => name}
+        rows={rows}
+        keyOf={({ label }) => label}
         fileName="what"
         isInOrder
         isDense
         columns={[
           { head: 'Measure', value: ({ label }) => label, isRowHead: true, className: 'font-semibold' },
-          ...rides.map(({ summary }, i) => ({
-            head: names[i]!,
-            value: (measure: (typeof told)[number]) => {
-              const value = summary?.[measure.name] ?? null;
-              return value === null ? '–' : measureValue(measure, value);
-            },
+          ...answer.rides.map((_, i) => ({
+            head: WHAT_RIDES[i]!,
+            value: ({ values }: WhatRow) => values[i]!,
             className: 'font-mono whitespace-nowrap',
           })),
         ]}

@@ -1,13 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
 import { QUESTIONS } from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
 import { planSentence } from '@/book/judge/planSentence';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentLine, VerdictView } from '@/book/model/experimentView';
+import { useLookAgain } from '@/parts/useLookAgain';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -82,11 +81,7 @@ const LOOK_MS = 2000;
 
 /** What the demo still works out, while it can be used already. */
 function Filling({ filling: { done, of } }: { filling: NonNullable<VerdictView['filling']> }) {
-  const router = useRouter();
-  useEffect(() => {
-    const timer = setInterval(() => router.refresh(), LOOK_MS);
-    return () => clearInterval(timer);
-  }, [router]);
+  useLookAgain(true, LOOK_MS);
   return (
     <div className="mt-8 max-w-md">
       <ProgressBar share={done / of} label="The demo’s evening">

@@ -6,13 +6,11 @@ import { useState } from 'react';
 import { DIMENSIONS, type Dimension } from '@/core/experiment/pairedRatings';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
-import { CAUTIONS } from '@/catalog/cautions';
-import { isForceField } from '@/core/force/forceParameters';
-import { keyOfText } from '@/core/settings/setting';
 import { MOST_PAIRS, USUAL_PLAN } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
 import { askQuestion } from '@/book/write/experiments';
 import { anotherValue } from '@/book/judge/seatQuestion';
+import { cautionsFor } from '@/book/judge/cautionsFor';
 import { planSentence } from '@/book/judge/planSentence';
 import { askableSettings, type AskableSetting } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
@@ -23,6 +21,7 @@ import { Button } from '@/ui/Button';
 import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
+import { Cautions, MoreSettings, Row } from './planFields';
 
 const WAYS_OF: Record<Question, readonly Way[]> = {
   change: ['simulated', 'title'],
@@ -184,15 +183,7 @@ export function PlanForm({
             />
           </div>
         )}
-        {setting && !isPair && isForceField(keyOfText(key).field) && (
-          <ul className="text-rust">
-            {CAUTIONS.filter(
-              ({ fromNm }) => fromNm > 0 && fromNm <= (view.rig.spec.base.torqueNm ?? Infinity),
-            ).map(({ text }) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        )}
+        <Cautions texts={cautionsFor(view, question === 'best' ? searched : [key])} />
         {question === 'best' && <MoreSettings all={all} chosen={searched} onChange={setMore} />}
         {question === 'change' && (
           <SelectField<MeasureName | ''>
@@ -245,57 +236,6 @@ export function PlanForm({
         </Row>
       </div>
     </StationPage>
-  );
-}
-
-function Row({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <div
-      role="group"
-      aria-label={label}
-      className="grid gap-1 gap-x-3 sm:grid-cols-[8.5rem_1fr] sm:items-center"
-    >
-      <span className="text-[15px]">{label}</span>
-      <span className="flex flex-wrap gap-2">{children}</span>
-    </div>
-  );
-}
-
-const MOST_SEARCHED = 3;
-
-function MoreSettings({
-  all,
-  chosen,
-  onChange,
-}: {
-  all: AskableSetting[];
-  chosen: string[];
-  onChange(more: string[]): void;
-}) {
-  const more = chosen.slice(1);
-  const free = all.filter(({ key }) => !chosen.includes(key));
-  return (
-    <>
-      {more.map((key, i) => (
-        <SelectField
-          key={key}
-          label={`And setting ${i + 2}`}
-          value={key}
-          options={[
-            { value: '', name: 'none' },
-            ...all
-              .filter((one) => one.key === key || free.includes(one))
-              .map((one) => ({ value: one.key, name: one.name })),
-          ]}
-          onChange={(to) => onChange(more.flatMap((one, k) => (k !== i ? [one] : to === '' ? [] : [to])))}
-        />
-      ))}
-      {chosen.length < MOST_SEARCHED && free[0] && (
-        <Button className="justify-self-start" onClick={() => onChange([...more, free[0]!.key])}>
-          Search another one with it
-        </Button>
-      )}
-    </>
   );
 }
 

@@ -1,36 +1,51 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Said, TrialOutcome } from '@/core/experiment/plan';
 import { settingsOf } from '@/core/experiment/plan';
-import { bookTrial, endEarly, rate, sayAnswer, takeLogs } from '@/book/write/experiments';
+import { bookTrial, endEarly, lookNow, sayAnswer, takeLogs } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experiments';
+import { cautionsFor } from '@/book/judge/cautionsFor';
+import { planSentence } from '@/book/judge/planSentence';
 import { settingNames } from '@/book/judge/trail';
 import { roadMap } from '@/book/judge/roadMap';
 import { trackOf } from '@/book/judge/trackOf';
 import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
+import type { ExperimentView, OwnSpread, ShownStep } from '@/book/model/experimentView';
 import { RoadLine } from '@/parts/RoadLine';
 import { told } from '@/parts/told';
+import { useLookAgain } from '@/parts/useLookAgain';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep, StationPage } from '@/ui/StationPage';
+import { capital } from '@/words/format';
 import { QUESTION_WORDS, SENTENCES } from '@/words/verdict';
 import { AnswerPicture } from './AnswerPicture';
 import { PairAnswer } from './PairAnswer';
+import { canRate, RateStep } from './RateStep';
 import { FeelAnswer } from './FeelAnswer';
 
 /** A question under way: what to load now, ride, answer, next. What goes wrong is booked as such, and the plan goes on. */
-export function RideGuide({ view, open }: { view: BookView; open: ExperimentView }) {
+export function RideGuide({
+  view,
+  open,
+  spread,
+}: {
+  view: BookView;
+  open: ExperimentView;
+  spread: OwnSpread;
+}) {
   const { asked, step, elsewhere } = open;
-  useHelperHeard(step.kind === 'ride' && step.values === null && !step.isLoaded);
+  useLookAgain(step.kind === 'ride' && step.values === null && !step.isLoaded);
   const words = settingWords(view);
   const names = settingNames(view, settingsOf(asked));
+  // The steps that stand before one, and so its number.
+  const looks = canRate(open) ? 3 : 2;
+  const ends = canLook(open) ? looks + 1 : looks;
   return (
     <StationPage
       finding={headingOf(open, words)}
@@ -47,9 +62,22 @@ export function RideGuide({ view, open }: { view: BookView; open: ExperimentView
           ) : (
             <CurrentStep view={view} open={open} step={step} />
           )}
+          <RateStep open={open} number={2} />
+          {canLook(open) && (
+            <NextStep
+              number={looks}
+              title="Look before the end"
+              actions={
+                <Button onClick={() => void lookNow(open.id).then((reply) => told(reply))}>Look now</Button>
+              }
+            >
+              Whoever looks after a pair may stop at a lucky one: from then on a claim has to be surer, at the
+              end too.
+            </NextStep>
+          )}
           {elsewhere.length === 0 && (
             <NextStep
-              number={2}
+              number={ends}
               title="Break off"
               actions={
                 <>
@@ -74,6 +102,11 @@ export function RideGuide({ view, open }: { view: BookView; open: ExperimentView
         </p>
       )}
       <Progress open={open} />
+      {asked.question === 'change' && (
+        <p className="mt-1 max-w-2xl text-muted">
+          {planSentence('change', { ...asked, searched: 1 }, spread)}.
+        </p>
+      )}
       {open.ridden === 0 && (
         <RoadLine map={roadMap(trackOf(view))} className="mt-6 h-80 w-full max-w-2xl text-muted" />
       )}
@@ -87,19 +120,10 @@ export function RideGuide({ view, open }: { view: BookView; open: ExperimentView
   );
 }
 
-/** How often it is looked whether the helper said that it is loaded. */
-const LOOK_MS = 700;
-
-function useHelperHeard(isWaiting: boolean) {
-  const router = useRouter();
-  useEffect(() => {
-    if (!isWaiting) return;
-    const timer = setInterval(() => router.refresh(), LOOK_MS);
-    return () => clearInterval(timer);
-  }, [isWaiting, router]);
-}
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+/** Two pairs are the least that says anything. */
+const LEAST_LOOKED = 4;
+const canLook = ({ question, answer, ridden }: ExperimentView) =>
+  question === 'change' && answer === null && ridden >= LEAST_LOOKED;
 
 function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof settingWords>): string {
   if (step.kind === 'over') return 'That was the last ride';
@@ -233,7 +257,11 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
       )}{' '}
       Then {asked.lapsPerRide === 1 ? 'one lap' : `${asked.lapsPerRide} laps`}; what went wrong is driven
       again.
-      {isPairPlanRated(open) && step.place > 0 && <Rate open={open} place={step.place - 1} />}
+      {cautionsFor(view, settingsOf(asked)).map((text) => (
+        <span key={text} className="mt-2 block text-rust">
+          {text}
+        </span>
+      ))}
       {asked.question === 'change' && open.ridden > 0 && (
         <span className="mt-3 flex flex-wrap gap-2">
           <LinkButton href="/ride">Take logs in</LinkButton>
@@ -245,36 +273,6 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
         </span>
       )}
     </NextStep>
-  );
-}
-
-const isPairPlanRated = ({ asked }: ExperimentView) => 'dimension' in asked && asked.dimension !== null;
-
-const RATINGS = [1, 2, 3, 4, 5, 6, 7];
-
-/** The dimension that was named, 1 to 7, of a ride that was driven. */
-function Rate({ open, place }: { open: ExperimentView; place: number }) {
-  if (!('dimension' in open.asked) || open.asked.dimension === null) return null;
-  const { dimension } = open.asked;
-  return (
-    <span className="mt-3 block">
-      How was the last ride’s {dimension}?
-      <span className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Rate ${dimension}`}>
-        {RATINGS.map((n) => (
-          <Button
-            key={n}
-            className="!px-3"
-            onClick={() =>
-              void rate({ id: open.id, place, ratings: { [dimension]: n } }).then((reply) =>
-                told(reply, `Rated ${n}`),
-              )
-            }
-          >
-            {n}
-          </Button>
-        ))}
-      </span>
-    </span>
   );
 }
 

@@ -36,7 +36,8 @@ export function VerdictStation({
     if (answered) router.replace(`/verdict?show=${answered}`);
   }, [answered, router]);
   if (shown && shown.state !== 'open') return <AnswerPage view={view} shown={shown} />;
-  if (verdict.open) return <RideGuide key={verdict.open.id} view={view} open={verdict.open} />;
+  if (verdict.open)
+    return <RideGuide key={verdict.open.id} view={view} open={verdict.open} spread={verdict.spread} />;
   if (ask) return <PlanForm key={ask} view={view} verdict={verdict} question={ask} />;
   return <AskStart view={view} verdict={verdict} />;
 }

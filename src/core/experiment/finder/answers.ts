@@ -54,7 +54,7 @@ export function toldBy(rides: readonly PlacedRide[]): Told[] {
 }
 
 /** Of a hundred answers this many are given without looking. */
-export const LAPSE = 0.05;
+const LAPSE = 0.05;
 /** What is seen with probability `p`, answered by somebody who lapses. */
 export const lapsing = (p: number) => LAPSE / 2 + (1 - LAPSE) * p;
 

@@ -1,4 +1,5 @@
 import { tabledNormalCdf } from '../../numeric/distributions';
+import { entropy } from '../../numeric/entropy';
 import { seededRandom, type Random } from '../../numeric/random';
 import { lapsing, USUAL_SIGMA, type Told } from './answers';
 import type { Belief, Believed } from './belief';
@@ -158,7 +159,7 @@ function information(
     for (let k = 0; k < best.length; k++)
       chances[k] = lapsing(tabledNormalCdf((best[k]! - at[k]!) / Math.exp(logSigma[k]!)));
     if (before) chances[answers - 1] = lapsing(preferred(at, before, best, logSigma));
-    for (let k = 0; k < answers; k++) known += entropyOf(chances[k]!);
+    for (let k = 0; k < answers; k++) known += entropy(chances[k]!);
     for (let o = 0; o < outcomes.length; o++) {
       let p = 1;
       for (let k = 0; k < answers; k++) p *= (o >> k) & 1 ? chances[k]! : 1 - chances[k]!;
@@ -169,6 +170,3 @@ function information(
   for (const sum of outcomes) if (sum > 0) unknown -= (sum / some.length) * Math.log(sum / some.length);
   return unknown - known / some.length;
 }
-
-/** Entropy of a yes or no, in nats. */
-const entropyOf = (p: number) => (p <= 0 || p >= 1 ? 0 : -p * Math.log(p) - (1 - p) * Math.log(1 - p));
