@@ -181,6 +181,7 @@ function speed(say: Say, time: Time): void {
   const curve = () => Float64Array.from({ length: 341 }, () => random.normal());
   const along = (): AlongRoad => ({
     stepM: 10,
+    clips: null,
     channels: {
       time: curve(),
       speed_mps: curve(),

@@ -32,7 +32,8 @@ CREATE TABLE "sealed_orders" (
 	"experiment_id" text PRIMARY KEY NOT NULL,
 	"orders" jsonb NOT NULL,
 	"salt" text NOT NULL,
-	"loaded" jsonb
+	"loaded" jsonb,
+	"files" jsonb
 );
 --> statement-breakpoint
 CREATE TABLE "trials" (
@@ -42,7 +43,8 @@ CREATE TABLE "trials" (
 	"at" timestamp with time zone NOT NULL,
 	"outcome" text NOT NULL,
 	"ride_id" text,
-	"values" jsonb
+	"values" jsonb,
+	"software" text NOT NULL
 );
 --> statement-breakpoint
 ALTER TABLE "answers" ADD CONSTRAINT "answers_experiment_id_experiments_id_fk" FOREIGN KEY ("experiment_id") REFERENCES "public"."experiments"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint

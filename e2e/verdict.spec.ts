@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { BrowserContext, Page } from '@playwright/test';
 import { unzipSync, strFromU8 } from 'fflate';
 import { expectAccessible } from './axe';
@@ -162,8 +163,6 @@ async function openHelper(page: Page, context: BrowserContext): Promise<Page> {
     context.waitForEvent('page'),
     page.getByRole('link', { name: 'The helper’s window' }).click(),
   ]);
-  // A click before the page's own code listens would reach nobody.
-  await helper.waitForFunction(() => Object.keys(document).some((key) => key.startsWith('_reactListening')));
   await expectAccessible(helper, 'helper');
   return helper;
 }
@@ -205,7 +204,11 @@ test('where is the best value: led from ride to ride to an interval', async ({ p
   await expectAccessible(page, 'search');
 });
 
-test('what does this one do, and which do I like: from plan to answer', async ({ page, server, context }) => {
+test('what does this one do, which do I like, and alone with files: from plan to answer', async ({
+  page,
+  server,
+  context,
+}) => {
   test.setTimeout(150_000);
   await ask(page, server.url, 'What does this one do', 'title/brake/deadzone');
   await page.getByLabel('At its most').fill('30');
@@ -245,4 +248,34 @@ test('what does this one do, and which do I like: from plan to answer', async ({
   await expect(page.getByText('Pair 2 of at most 16, 1 went wrong and is not counted.')).toBeVisible();
   await next(page).getByRole('button', { name: 'Give up' }).click();
   await expect(heading(page)).toHaveText('Given up after one pair: nothing is shown');
+
+  // Alone: two files of the title, handed back one by one under a name that says nothing.
+  await ask(page, server.url, 'Could I tell', 'title/brake/deadzone');
+  await page.getByRole('button', { name: 'I am alone and load a file' }).click();
+  await expect(next(page).getByRole('button', { name: 'Start' })).toBeDisabled();
+  const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await page.getByLabel('File of A').setInputFiles(file('soft.ini', 'ebb = 0'));
+  await page.getByLabel('File of B').setInputFiles(file('Hard One.INI', 'ebb = 12, hard'));
+  await expectAccessible(page, 'plan with files');
+  await next(page).getByRole('button', { name: 'Start' }).click();
+  await expect(heading(page)).toHaveText('Ride 1: load its file');
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    next(page).getByRole('button', { name: 'Save the file of ride 1' }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toBe('ride-1.ini');
+  expect(readFileSync(await saved.path(), 'utf8')).toHaveLength('ebb = 12, hard'.length);
+  await expect(heading(page)).toHaveText('Ride 1: drive');
+  await next(page).getByRole('button', { name: 'Driven' }).click();
+  await expect(heading(page)).toHaveText('Ride 2: load its file');
+  await next(page).getByRole('button', { name: 'Give up' }).click();
+  await expect(heading(page)).toContainText('Given up');
+
+  // All of it in one picture.
+  await next(page).getByRole('link', { name: 'All about this setting' }).click();
+  await expect(heading(page)).toHaveText('Brake ebb: nothing was compared to its end yet');
+  await expect(
+    page.getByRole('img', { name: 'Every question about brake ebb, over its values' }),
+  ).toBeVisible();
+  await expectAccessible(page, 'what is known of a setting');
 });

@@ -1,5 +1,6 @@
 import { COMPLAINTS } from '@/core/feel/complaints';
 import { adviceInOrder } from '@/core/force/forceAdvice';
+import { forceOfLog } from '@/core/force/forceOfLog';
 import { judgeLogged } from '@/core/force/forceQuestions';
 import { chainOf } from '@/core/force/chainOf';
 import { swallowedShare } from '@/core/force/rimOf';
@@ -16,8 +17,9 @@ export const forceCommand: Command = {
   run(args) {
     const { facts, questions, inputs } = driveProfile(args, 'force');
     const file = args.options.get('log');
-    const logged =
-      file === undefined ? null : judgeLogged(readForceLog(file), facts.values, facts, USUAL_SCHOOLS);
+    const log = file === undefined ? null : readForceLog(file);
+    const logged = log && judgeLogged(log, facts.values, facts, USUAL_SCHOOLS);
+    const atRim = log && forceOfLog(log, chainOf(facts));
     const report = questions.judge(facts, USUAL_SCHOOLS);
     const calm = questions.calm(facts, USUAL_SCHOOLS);
     const smooth = questions.smooth(facts, USUAL_SCHOOLS);
@@ -31,6 +33,7 @@ export const forceCommand: Command = {
         smooth,
       }),
       logged,
+      atRim,
       swallowed: swallowedShare(chainOf(facts)),
       inputs: file === undefined ? inputs : [...inputs, { input: 'log', value: file, evidence: 'measured' }],
     };
@@ -42,6 +45,7 @@ export const forceCommand: Command = {
         ['headroom', `${shown(judgement.headroomDb)} dB`],
         ['let go at a slow roll', calm.calm.roll.verdict],
         ['let go at speed', calm.calm.fast.verdict],
+        ...(atRim ? [['corners of the log weigh', `${shown(atRim.cornerNm)} N·m`]] : []),
         ['detail kept', shown(smooth.smooth.detail)],
         ['roughness', shown(smooth.smooth.roughness)],
         ...json.advice.map(({ label, from, to, evidence }) => [

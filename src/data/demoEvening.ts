@@ -302,6 +302,7 @@ async function addAsked(
       place: k,
       outcome: 'ridden',
       values: null,
+      software: '',
       rideId: `demo-evening-ride-${from + k + 1}`,
       atMs: rideMs(nowMs, from + k + 1) + 1000,
     });

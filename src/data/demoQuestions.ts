@@ -104,6 +104,7 @@ async function addBlind(
         outcome: 'ridden',
         rideId: null,
         values: null,
+        software: '',
         atMs: startMs + (ride + 1) * RIDE_MS,
       });
     const said = told(order, feels, random);
@@ -116,7 +117,7 @@ async function addBlind(
       startMs + (2 * place + 2) * RIDE_MS + 1000,
     );
   }
-  await endExperiment(db, { id, plan: stored, sealed: { ...sealed, loaded: null } }, 'over');
+  await endExperiment(db, { id, plan: stored, sealed: { ...sealed, loaded: null, files: null } }, 'over');
 }
 
 /** Two rides are felt with an error; the stronger feeling is taken for B, and how sure one is follows how clear it was. */
@@ -161,6 +162,7 @@ async function addSearch(
       outcome: 'ridden',
       rideId: null,
       values: next,
+      software: '',
       atMs,
     });
     await addAnswer(db, id, place, said, atMs + 1000);

@@ -13,6 +13,7 @@ import {
   trialValuesSchema,
   type Decision,
   type Experiment,
+  type ExperimentPlan,
   type Said,
   type StoredPlan,
   type Trial,
@@ -27,10 +28,15 @@ import { answers, experiments, ratings, sealedOrders, trials } from './schema';
 const loadedSchema = z.strictObject({ place: z.int().min(0), what: z.enum(['neutral', 'ride']) });
 export type Loaded = z.output<typeof loadedSchema>;
 
+/** The two slots, their bytes as base64. */
+const filesSchema = z.strictObject({ ending: z.string(), a: z.string(), b: z.string() });
+export type SealedFiles = z.output<typeof filesSchema>;
+
 const sealedSchema = z.object({
   orders: z.array(z.enum(['AB', 'BA'])),
   salt: z.string(),
   loaded: loadedSchema.nullable(),
+  files: filesSchema.nullable(),
 });
 /** The orders of a blind test that is not over. */
 export type Sealed = z.output<typeof sealedSchema>;
@@ -40,6 +46,8 @@ export interface ExperimentRow extends Experiment {
   trials: (Trial & { id: string })[];
   /** Of a blind test under way. Only the server may look at it. */
   sealed: Sealed | null;
+  /** Where it was asked. */
+  scope: Combination;
 }
 
 /** The newest questions of a combination, the newest first. */
@@ -55,6 +63,30 @@ export async function newestExperiments(
     .orderBy(desc(experiments.at), desc(experiments.id))
     .limit(most);
   return Promise.all(rows.map((row) => wholeRow(db, row)));
+}
+
+/** So many of the newest questions are looked through for those of a setting. */
+const LOOKED_THROUGH = 60;
+
+/**
+ * What a driver asked of a title's settings on a rig, in any car, the newest first.
+ * @param isAsked by what is asked; what it leaves out is not read further
+ */
+export async function driversExperiments(
+  db: Database,
+  { rigId, titleId, driver }: Pick<Combination, 'rigId' | 'titleId' | 'driver'>,
+  isAsked: (plan: ExperimentPlan, state: string) => boolean,
+): Promise<ExperimentRow[]> {
+  const rows = await db
+    .select()
+    .from(experiments)
+    .where(
+      and(eq(experiments.rigId, rigId), eq(experiments.titleId, titleId), eq(experiments.driver, driver)),
+    )
+    .orderBy(desc(experiments.at), desc(experiments.id))
+    .limit(LOOKED_THROUGH);
+  const asked = rows.filter(({ plan, state }) => isAsked(storedPlanSchema.parse(plan).asked, state));
+  return Promise.all(asked.map((row) => wholeRow(db, row)));
 }
 
 /** One question of a combination; `null` where there is none of that name. */
@@ -102,13 +134,14 @@ async function wholeRow(db: Database, row: typeof experiments.$inferSelect): Pro
     plan,
     state: isLost ? 'given up' : state,
     decision: z.enum(DECISIONS).nullable().parse(row.decision),
-    trials: ridden.map(({ id, place, at, outcome, rideId, values }) => ({
+    trials: ridden.map(({ id, place, at, outcome, rideId, values, software }) => ({
       id,
       place,
       atMs: at.getTime(),
       outcome: z.enum(OUTCOMES).parse(outcome),
       rideId,
       values: trialValuesSchema.parse(values),
+      software,
     })),
     answers: said.map(({ place, at, said: what }) => ({
       place,
@@ -124,6 +157,13 @@ async function wholeRow(db: Database, row: typeof experiments.$inferSelect): Pro
       ),
     })),
     sealed: kept,
+    scope: {
+      rigId: row.rigId,
+      titleId: row.titleId,
+      carId: row.carId,
+      driver: row.driver,
+      branch: row.branch,
+    },
   };
 }
 
@@ -139,7 +179,7 @@ export async function addExperiment(
   inside: Database,
   scope: Combination,
   { id, trackId, plan, atMs }: NewExperiment,
-  sealed: { orders: readonly PairOrder[]; salt: string } | null,
+  sealed: { orders: readonly PairOrder[]; salt: string; files?: SealedFiles | null } | null,
 ): Promise<void> {
   const { rigId, titleId, carId, driver, branch } = scope;
   await inside.insert(experiments).values({

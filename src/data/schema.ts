@@ -223,6 +223,8 @@ export const trials = pgTable(
     rideId: text('ride_id'),
     /** What was loaded, of a search: it leads from ride to ride. */
     values: jsonb('values'),
+    /** Firmware and version of the title as they were then. */
+    software: text('software').notNull(),
   },
   (table) => [index('trials_by_experiment').on(table.experimentId, table.place)],
 );
@@ -267,4 +269,6 @@ export const sealedOrders = pgTable('sealed_orders', {
   salt: text('salt').notNull(),
   /** What the helper has loaded: nothing, the neutral values, or the ride's. */
   loaded: jsonb('loaded'),
+  /** The files of both sides, where the driver loads them alone. */
+  files: jsonb('files'),
 });

@@ -13,6 +13,7 @@ import { riddenTravel, rideFigures, type Ridden } from '@/core/rides/rideFigures
 import { takeRide } from '@/core/rides/sentRide';
 import { recordingOf } from './captures';
 import type { ForceChain } from '@/core/force/handsOff';
+import { forceOfLog } from '@/core/force/forceOfLog';
 import { forceRecorder } from '@/core/force/forceInputs';
 import { rideForce, withForce } from '@/core/force/rideForce';
 import { completeRide, type RidePlan } from '@/core/vehicle/simulateRide';
@@ -58,6 +59,10 @@ const api = {
   },
   riddenTravel(stored: StoredRide, asked: Ridden[]) {
     return riddenTravel(rideOf(stored), asked);
+  },
+  /** What settings of a base make of the force that a ride was driven with. */
+  forceOfLog(stored: StoredRide, chain: ForceChain) {
+    return forceOfLog(rideOf(stored), chain);
   },
   /** Both at once: a ride that comes in is unpacked once. */
   rideAtOnce(stored: StoredRide, asked: Ridden[]) {

@@ -1,5 +1,8 @@
-import { menuField, type Menus } from '@/core/settings/menus';
+import { menuField } from '@/core/settings/menus';
 import type { Proposal } from '@/core/settings/proposal';
+import { keyText } from '@/core/settings/setting';
+import { hardlyNoticed } from '@/book/judge/settingKnown';
+import type { BookView } from '@/book/model/bookView';
 import { termBeside } from '@/words/standardTerm';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';
@@ -8,7 +11,7 @@ import { NextStep } from '@/ui/StationPage';
 export function ProposalStep({
   number,
   proposal: { key, label, from, to, evidence },
-  menus,
+  view,
   written = String,
   apply,
   onDecline,
@@ -16,7 +19,7 @@ export function ProposalStep({
   number: number;
   proposal: Proposal;
   /** Where its field stands: the standard term is said beside a label that says something else. */
-  menus: Menus;
+  view: Pick<BookView, 'menus' | 'known'>;
   /** How its menu writes a number. */
   written?(value: number): string;
   /** The button that applies it, given the name that it has to go by. */
@@ -24,8 +27,9 @@ export function ProposalStep({
   /** Leaves it; not asked where there is nothing else to do. */
   onDecline?(): void;
 }) {
-  const field = menuField(menus, key);
+  const field = menuField(view.menus, key);
   const term = field && termBeside(field);
+  const noticed = hardlyNoticed(view, keyText(key), from, to);
   return (
     <NextStep
       number={number}
@@ -50,6 +54,7 @@ export function ProposalStep({
       }
     >
       {evidence}
+      {noticed && <span className="mt-2 block text-muted">{noticed}</span>}
     </NextStep>
   );
 }

@@ -20,7 +20,7 @@ export function Recommendations({
   recommendations = openOf(axis),
   after,
 }: {
-  view: Pick<BookView, 'menus'>;
+  view: Pick<BookView, 'menus' | 'known'>;
   axis: Pick<AxisView, 'axis' | 'recommendations' | 'declined' | 'values'>;
   recommendations?: PedalProposal[];
   after(next: number, shown: number): React.ReactNode;
@@ -46,7 +46,7 @@ export function Recommendations({
           key={one.parameter}
           number={i + 1}
           proposal={one}
-          menus={view.menus}
+          view={view}
           onDecline={() => void decline(proposalId(one)).then((reply) => told(reply))}
           apply={(name) => (
             <Button look="next" disabled={isBusy} onClick={() => void apply(one)} aria-label={name}>

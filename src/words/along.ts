@@ -1,6 +1,7 @@
-import type { AlongCompared } from '@/core/experiment/alongPairs';
+import type { AlongCompared, PairsAlongRoad } from '@/core/experiment/alongPairs';
 import { LEAST_PAIRS } from '@/core/experiment/signFlips';
 import type { AlongChannel } from '@/core/rides/alongRoad';
+import { placeText, type RoadPlace } from '@/core/vehicle/roadPlaces';
 import { signed } from './format';
 import { SENTENCES } from './verdict';
 
@@ -26,19 +27,45 @@ export function alongSentence(
   { channel, shown, difference }: Pick<AlongCompared, 'channel' | 'shown' | 'difference'>,
   stepM: number,
   pairs: number,
+  places: readonly RoadPlace[] = [],
 ): string {
   const { label, unit, times, digits } = ALONG_WORDS[channel];
   if (pairs < LEAST_PAIRS) return SENTENCES.bandNeeds(LEAST_PAIRS, pairs);
   if (shown.length === 0) return SENTENCES.nowhere(label);
   const length = ({ fromM, toM }: { fromM: number; toM: number }) => toM - fromM;
-  const places = shown
+  const named = shown
     .toSorted((x, y) => length(y) - length(x))
     .slice(0, MOST_NAMED)
     .toSorted((x, y) => x.fromM - y.fromM)
     .map(({ fromM, toM }) => {
       const part = difference.slice(fromM / stepM, toM / stepM);
       const mean = (times * part.reduce((a, v) => a + v, 0)) / part.length;
-      return `${fromM} to ${toM} m (${signed(mean, digits)} ${unit})`;
+      const where = places.length > 0 ? ` ${placeText(places, fromM, toM)}` : '';
+      return `${fromM} to ${toM} m${where} (${signed(mean, digits)} ${unit})`;
     });
-  return SENTENCES.somewhere(label, places);
+  return SENTENCES.somewhere(label, named);
 }
+
+/** More than half of the laps. */
+const MOST_LAPS = 0.5;
+
+/** Where the force is clipped by each side, by the corners of the road; `null` where neither clips in most laps. */
+export function clipsSentence(
+  clips: NonNullable<PairsAlongRoad['clips']>,
+  stepM: number,
+  places: readonly RoadPlace[],
+): string | null {
+  const at = (shares: readonly number[]) => [
+    ...new Set(
+      clipPlaces(shares, stepM).map((m) =>
+        places.length > 0 ? placeText(places, m, m + stepM) : `at ${m} m`,
+      ),
+    ),
+  ];
+  const [a, b] = [at(clips.a), at(clips.b)];
+  return a.length + b.length > 0 ? SENTENCES.clipsAt(a, b) : null;
+}
+
+/** Places, m from the line, in which most laps clip. */
+export const clipPlaces = (shares: readonly number[], stepM: number): number[] =>
+  shares.flatMap((share, i) => (share > MOST_LAPS ? [i * stepM] : []));

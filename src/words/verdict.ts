@@ -96,6 +96,10 @@ export const SENTENCES = {
   noOrder: (label: string) => `${label}: A and B cannot be told from the trend in this order of driving.`,
   noLog: (ride: number) => `Ride ${ride} has no log: it is not counted.`,
   otherRoad: (ride: number) => `Ride ${ride} was driven on another road: it is not counted.`,
+  otherSoftware: (ride: number) =>
+    `Ride ${ride} is of a pair in the middle of which firmware or the title’s version changed: the pair is not counted.`,
+  softwareChanged: (ride: number) =>
+    `Firmware or the title’s version changed before ride ${ride}: what was driven before it and after it may be two things.`,
   strayLogs: (n: number) =>
     n === 1
       ? 'One log belongs to no planned ride: it is not counted.'
@@ -106,7 +110,9 @@ export const SENTENCES = {
   nowhere: (label: string) =>
     `${label}: nowhere on the road do A and B differ by more than luck would explain.`,
   somewhere: (label: string, places: string[]) =>
-    `${label} differs at ${listed(places)}: the 95 % band, which holds everywhere at once, excludes 0 there.`,
+    `${label} differs at ${listed(places)}: the 95 % band, which holds in every place and channel at once, excludes 0 there.`,
+  clipsAt: (a: string[], b: string[]) =>
+    `The force clips in most laps ${a.length > 0 ? `of A ${listed(a)}` : 'of A nowhere'}, ${b.length > 0 ? `of B ${listed(b)}` : 'of B nowhere'}.`,
 
   apartFound: (name: string, label: string) =>
     `It was ${name}, if one of them did it alone: ${label.toLowerCase()} follows it.`,
@@ -122,6 +128,13 @@ export const SENTENCES = {
   ratedAlike: (label: string, mean: string) =>
     `${label}: B was rated ${mean} against A on average; no difference shown.`,
   notLooked: () => 'Under way: nobody has looked before its end',
+
+  // The force of both
+  forceComputed: (clauses: string[]) => `Computed, not tested: with B ${listed(clauses)}.`,
+  forceSame: () => 'Computed, not tested: the force of both is the same in every figure shown.',
+  forceOf: (rides: number, rateHz: number) =>
+    `From the force that ${rides === 1 ? 'one ride' : `${rides} rides`} logged (${Math.round(rateHz)} rows a second), through the base as it is known.`,
+  forceUnlogged: () => 'No ride logged its force: clipping, weight and detail of these laps cannot be told.',
 
   // Could I tell, which do I like?
   blindOpen: (pair: number) => `Pair ${pair} of at most ${MOST_BLIND_PAIRS}`,
@@ -150,13 +163,28 @@ export const SENTENCES = {
   checkRide: () => 'This one asks whether you feel it at all.',
   apart: (name: string, preferred: string, wished: string) =>
     `What you prefer (${name} ${preferred}) and what you wish for (${wished}) point apart: the preference is believed.`,
-  jnd: (jnd: string) => `Differences under ${jnd} you can’t tell.`,
+  jnd: (jnd: string, low: string, high: string) =>
+    `What you just notice, three times in four, is about ${jnd}; your answers leave ${low} to ${high} open (90 %).`,
 
   // What does this one do?
   whatRidden: (name: string, least: string, most: string) =>
     `${name} at ${least} and at ${most}, one ride each: it shows the direction, not more`,
   whatUnlogged: (name: string) =>
     `${name}: you drove it at both ends; without logs only you know what it did`,
+
+  // What we know of this setting
+  knownBest: (name: string, low: string, high: string) =>
+    `${name}: your best lies between ${low} and ${high}`,
+  knownIndifferent: (name: string) => `${name}: your answers don’t follow it`,
+  knownShown: (name: string, shown: number, of: number) =>
+    of === 0
+      ? `${name}: nothing was compared to its end yet`
+      : of === 1
+        ? `${name}: the one comparison showed ${shown === 1 ? 'a' : 'no'} difference`
+        : `${name}: ${shown} of ${of} comparisons showed a difference`,
+  knownLuck: () =>
+    'Each question by itself claims from nothing at most once in twenty; of many some do. What was shown twice is surer.',
+  hardlyNoticed: (low: string) => `By your own answers you hardly notice less than ${low} here.`,
 } as const satisfies Record<string, (...args: never[]) => string>;
 
 /** The questions as they are asked, and what each gives. */
@@ -187,6 +215,7 @@ export const WAY_WORDS: Record<Way, string> = {
   simulated: 'The simulated driver',
   title: 'I drive in the title',
   helper: 'I drive, a helper loads',
+  files: 'I am alone and load a file',
 };
 
 /** Claimed at 5 % over all measures that are shown. */

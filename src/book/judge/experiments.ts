@@ -7,6 +7,8 @@ import {
   questionOf,
   ridden,
   searchedRides,
+  softwareChangedAt,
+  splitPairs,
   type Course,
 } from '@/core/experiment/course';
 import { findBest } from '@/core/experiment/finder/findBest';
@@ -23,6 +25,7 @@ import {
 } from '@/core/experiment/plan';
 import { pairedRatings, type RatedDimension } from '@/core/experiment/pairedRatings';
 import { spreadOf } from '@/core/experiment/planRides';
+import { noticedInSearch, type Noticed } from '@/core/experiment/noticed';
 import { mean } from '@/core/numeric/moments';
 import { countedValues, type RideMeasures } from '@/core/rides/measureRide';
 import { MEASURES } from '@/core/rides/measures';
@@ -103,6 +106,7 @@ export function experimentView(facts: ExperimentFacts): ExperimentView {
     unrated: lastUnrated(experiment),
     rated: isKeptBack(experiment) ? [] : ratedPairs(facts),
     answer: isKeptBack(experiment) ? null : answerOf(facts),
+    softwareChanged: softwareChangedAt(trials).map((place) => place + 1),
     elsewhere: isOpen ? changedElsewhere(experiment, settings) : [],
   };
 }
@@ -160,12 +164,20 @@ function changeAnswer(
     ride: rideId === null ? null : (rides.get(rideId) ?? null),
   }));
   const road = driven.find(({ ride }) => ride)?.ride?.road;
-  const isCounted = ({ ride }: (typeof driven)[number]) => ride !== null && isSameRoad(ride.road, road!);
+  const split = splitPairs(experiment.trials);
+  const whyNot = ({ place, ride }: (typeof driven)[number]): LeftOut['why'] | null =>
+    ride === null
+      ? 'no log'
+      : !isSameRoad(ride.road, road!)
+        ? 'other road'
+        : split.includes(place >> 1)
+          ? 'other software'
+          : null;
   const { isLooked, isExtended } = experiment.plan;
   // A look comes after a pair: the first ride of the next one waits for its second.
   const looked = experiment.state === 'open' ? driven.slice(0, driven.length - (driven.length % 2)) : driven;
   const counted = looked
-    .filter(isCounted)
+    .filter((one) => whyNot(one) === null)
     .map(({ place, side, ride }) => ({ side, ride: ride!, pair: place >> 1 }));
   const isEarly = isLooked || isExtended;
   const level = isExtended ? RIDDEN_ON : isLooked ? levelOfLooks(plan.pairs) : AT_END;
@@ -178,9 +190,10 @@ function changeAnswer(
     ),
     sides: { ridesA: count('A'), ridesB: count('B') },
     isEarly,
-    leftOut: looked.flatMap((one): LeftOut[] =>
-      isCounted(one) ? [] : [{ ride: one.place + 1, why: one.ride ? 'other road' : 'no log' }],
-    ),
+    leftOut: looked.flatMap((one): LeftOut[] => {
+      const why = whyNot(one);
+      return why === null ? [] : [{ ride: one.place + 1, why }];
+    }),
     strayLogs,
     rides: counted.map(({ side, ride }) => ({ id: ride.id, side, summary: ride.measures.summary })),
   };
@@ -277,8 +290,18 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
 
 /** What speaks against taking it at its word, and what else is to be known. */
 export function experimentRemarks(view: Pick<BookView, 'menus'>, shown: ExperimentView): string[] {
-  return [...answerRemarks(view, shown), ...shown.rated.map(ratingText)];
+  return [
+    ...answerRemarks(view, shown),
+    ...shown.softwareChanged.map((ride) => SENTENCES.softwareChanged(ride)),
+    ...shown.rated.map(ratingText),
+  ];
 }
+
+const LEFT_OUT: Record<LeftOut['why'], (ride: number) => string> = {
+  'no log': (ride) => SENTENCES.noLog(ride),
+  'other road': (ride) => SENTENCES.otherRoad(ride),
+  'other software': (ride) => SENTENCES.otherSoftware(ride),
+};
 
 function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView): string[] {
   const words = settingWords(view);
@@ -289,18 +312,14 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView
       return [
         crossCheckText(compared) ?? [],
         compared.warnings.map(comparisonWarning),
-        leftOut.map(({ ride, why }) =>
-          why === 'no log' ? SENTENCES.noLog(ride) : SENTENCES.otherRoad(ride),
-        ),
+        leftOut.map(({ ride, why }) => LEFT_OUT[why](ride)),
         strayLogs > 0 ? SENTENCES.strayLogs(strayLogs) : [],
         compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
       ].flat();
     }
     case 'best':
       return [
-        ...Object.entries(answer.found.jnd).map(([key, jnd]) =>
-          SENTENCES.jnd(`${jnd.toFixed(1)} of ${name(key)}`),
-        ),
+        ...Object.entries(answer.found.jnd).map(([key, jnd]) => noticedText(view, key, noticedInSearch(jnd))),
         ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
           SENTENCES.apart(name(key), words.value(key, preferred), words.value(key, wished)),
         ),
@@ -310,6 +329,22 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView
     default:
       return [];
   }
+}
+
+/** What a driver just notices of a setting, as far as their answers say it. */
+export function noticedText(
+  view: Pick<BookView, 'menus'>,
+  key: string,
+  { value, low, high }: Pick<Noticed, 'value' | 'low' | 'high'>,
+): string {
+  const name = settingWords(view).name(key).toLowerCase();
+  return SENTENCES.jnd(`${fine(view, key, value)} of ${name}`, fine(view, key, low), fine(view, key, high));
+}
+
+/** A figure that is no value of the menu's grid: one digit more than the menu writes. */
+export function fine(view: Pick<BookView, 'menus'>, key: string, value: number): string {
+  const field = menuField(view.menus, keyOfText(key));
+  return value.toFixed(field ? decimalsOf(field) + 1 : 1);
 }
 
 export const experimentLine = (view: Pick<BookView, 'menus'>, shown: ExperimentView): ExperimentLine => ({

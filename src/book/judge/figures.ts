@@ -42,6 +42,7 @@ export const FIGURES: Record<string, FigureKind> = {
   'Ride: laps and driving measures': 'ride',
   'Ride: clipping of the newest ride, and the gains that suit it': 'ride',
   'Verdict: A against B: difference, interval, p, what is left at most': 'ride',
+  'Verdict: force of A and B, computed from their logs': 'torque',
   'Verdict: Score of a blind test, pair by pair': 'answers',
   'Verdict: Where the best lies, how fine is worth it': 'answers',
 };

@@ -2,6 +2,7 @@ import { ifAsUsual } from '@/core/force/chainOf';
 import type { ForceReport, SmoothReport, StabilityReport } from '@/core/force/forceReport';
 import { percent } from '@/core/text/percent';
 import type { Panel } from '@/words/forcePanels';
+import { RIM } from '@/words/rim';
 import type { BookView } from '../model/bookView';
 import { simulatedFinding } from './force';
 
@@ -11,13 +12,6 @@ export interface PanelFacts {
   stability: StabilityReport | null;
   smooth: SmoothReport | null;
 }
-
-const RIM = {
-  settles: 'comes home',
-  sticks: 'stays where friction holds it',
-  rings: 'rings',
-  saws: 'saws by itself',
-};
 
 /** The heading of the part of the force that is open; `null` while it is worked out. */
 export function panelFinding(

@@ -1,3 +1,4 @@
+import type { Noticed } from '@/core/experiment/noticed';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import { isPairPlan, type ExperimentPlan, type Question } from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
@@ -5,9 +6,14 @@ import type { BookView } from '../model/bookView';
 import type { RecentChange } from '../model/experimentView';
 import { askableSettings, type AskableSetting } from './askable';
 
-/** A value that can be told from the one that is set: a tenth of the range away. */
-export function anotherValue({ field, value }: Pick<AskableSetting, 'field' | 'value'>): number {
-  const steps = Math.max(1, Math.round((field.max - field.min) / 10 / field.step));
+/** A value that can be told from the one that is set: a tenth of the range away, or what its driver just notices. */
+export function anotherValue(
+  { field, value }: Pick<AskableSetting, 'field' | 'value'>,
+  noticed?: Noticed,
+): number {
+  const steps = noticed
+    ? Math.ceil(noticed.value / field.step - 1e-9)
+    : Math.max(1, Math.round((field.max - field.min) / 10 / field.step));
   const up = value + steps * field.step;
   return Number((up <= field.max ? up : value - steps * field.step).toFixed(9));
 }
@@ -21,7 +27,7 @@ const REACH = 3;
  * @returns `null` where nothing can be set
  */
 export function seatQuestion(
-  view: Pick<BookView, 'menus' | 'settings'>,
+  view: Pick<BookView, 'menus' | 'settings' | 'known'>,
   recent: readonly RecentChange[],
   question: Question,
   isSimulated: boolean,
@@ -33,7 +39,7 @@ export function seatQuestion(
   if (!setting) return null;
   const { key, field, value } = setting;
   const ask = changed ? numbers(changed.from ?? field.neutral, changed.to ?? field.neutral) : null;
-  const [a, b] = ask ?? [value, anotherValue(setting)];
+  const [a, b] = ask ?? [value, anotherValue(setting, view.known?.[key])];
   const lapsPerRide = USUAL_PLAN.lapsPerRide;
   if (question === 'best' || question === 'what') {
     const steps = Math.round((field.max - field.min) / REACH / field.step);

@@ -7,11 +7,14 @@ import type { ExperimentPlan, ExperimentState } from '@/core/experiment/plan';
 import { seededRandom } from '@/core/numeric/random';
 import type { MeasuredLap } from '@/core/rides/measureRide';
 import { MEASURES, type Measured } from '@/core/rides/measures';
-import { alongSentence } from '@/words/along';
+import { alongSentence, clipsSentence } from '@/words/along';
 import { SENTENCES, trustSentence } from '@/words/verdict';
 import type { ExperimentAnswer, ExperimentView, OwnSpread } from '../model/experimentView';
 import { experimentRemarks, experimentSentence } from './experiments';
 import { planSentence } from './planSentence';
+import type { SideForce } from '../model/sidesForce';
+import { forceSentence } from './sidesForce';
+import { hardlyNoticed, knownSentence } from './settingKnown';
 import { tellRidesApart } from './tellRidesApart';
 
 const said = new Map<string, string>();
@@ -58,6 +61,7 @@ const shown = (
   answers: [],
   unrated: null,
   rated: [],
+  softwareChanged: [],
   answer,
   elsewhere: [],
 });
@@ -224,6 +228,7 @@ it('says how the flips of the pairs agree, and why a measure or a ride is left o
     leftOut: [
       { ride: 2, why: 'no log' },
       { ride: 3, why: 'other road' },
+      { ride: 4, why: 'other software' },
     ],
     strayLogs: 2,
   }).remarks.join('\n');
@@ -234,6 +239,7 @@ it('says how the flips of the pairs agree, and why a measure or a ride is left o
     'five counted laps in all',
     'Ride 2 has no log',
     'Ride 3 was driven on another road',
+    'Ride 4 is of a pair in the middle of which',
     '2 logs belong',
   ])
     expect(missing).toContain(text);
@@ -256,8 +262,18 @@ it('says where on the road they differ', () => {
   expect(alongSentence({ channel: 'brake', shown: [], difference }, 10, 5)).toContain('from 6 pairs on');
   expect(alongSentence({ channel: 'brake', shown: [], difference }, 10, 6)).toContain('nowhere on the road');
   expect(alongSentence({ channel: 'speed_mps', shown: [{ fromM: 20, toM: 60 }], difference }, 10, 6)).toBe(
-    'Speed differs at 20 to 60 m (+1.8 km/h): the 95 % band, which holds everywhere at once, excludes 0 there.',
+    'Speed differs at 20 to 60 m (+1.8 km/h): the 95 % band, which holds in every place and channel at once, excludes 0 there.',
   );
+  const places = [{ corner: 1, fromM: 30, toM: 50, atM: 40, hasKerb: true }];
+  expect(
+    alongSentence({ channel: 'brake', shown: [{ fromM: 20, toM: 60 }], difference }, 10, 6, places),
+  ).toContain('20 to 60 m in corner 1 with its kerb (+50.0 %)');
+  const clips = { a: [0, 0.2, 0, 1, 0.9, 0], b: [0, 0, 0, 0.5, 0, 0] };
+  expect(clipsSentence(clips, 10, places)).toBe(
+    'The force clips in most laps of A in corner 1 with its kerb, of B nowhere.',
+  );
+  expect(clipsSentence({ a: [1], b: [1] }, 10, [])).toContain('of A at 0 m, of B at 0 m');
+  expect(clipsSentence({ a: [0], b: [0] }, 10, places)).toBeNull();
 });
 
 it('a blind test says what it showed, and what its silence is worth', () => {
@@ -310,6 +326,11 @@ it('before its end a comparison tells nothing that nobody asked to look at', () 
   );
 });
 
+it('says where firmware or the title changed in between', () => {
+  const one = { ...shown(PAIRS, null, 'open'), softwareChanged: [5] };
+  expect(experimentRemarks(view, one).join()).toContain('changed before ride 5');
+});
+
 it('ratings say their differences, and claim only what their flips carry', () => {
   const rated = (differences: number[], p: number | null) => {
     const mean = differences.reduce((sum, d) => sum + d, 0) / differences.length;
@@ -350,7 +371,7 @@ it('a search says where the best lies, or that there is none', () => {
     return [experimentSentence(view, one), ...experimentRemarks(view, one)].join('. ');
   };
   expect(search({})).toBe(
-    'Your best brake ebb lies between 15 and 25; inside that you can’t tell them apart. Differences under 4.2 of brake ebb you can’t tell.',
+    'Your best brake ebb lies between 15 and 25; inside that you can’t tell them apart. What you just notice, three times in four, is about 4.2 of brake ebb; your answers leave 1.9 to 8.4 open (90 %).',
   );
   expect(search({ state: 'no preference' })).toContain('don’t follow this setting: leave it');
   expect(search({ state: 'searching' }, 'open')).toContain('Ride 4 of the search');
@@ -411,9 +432,32 @@ it('of several changes it says which to put back next, and which it was', () => 
   expect(tellRidesApart(a, b, [], [one!], compared)).toBeNull();
 });
 
+it('the force of both is said to be computed', () => {
+  const side: SideForce = {
+    ...{ clipShare: 0, sustainedShare: 0, cornerNm: 6, detail: 1, roughness: 1 },
+    ...{ roll: 'settles', fast: 'settles', halfTurnS: 0.2 },
+  };
+  const of = (b: SideForce) => forceSentence({ a: side, b, rides: 1, rateHz: 100 });
+  expect(of({ ...side, cornerNm: 5 })).toContain('Computed, not tested');
+  expect(of(side)).toContain('Computed, not tested');
+});
+
+it('of a setting it says all that is known, and what would hardly be noticed', () => {
+  const known = { key: KEY, rows: [], best: null, isIndifferent: false, noticed: null };
+  const best = { value: 20, low: 15, high: 25 };
+  expect(knownSentence(view, { ...known, best })).toContain('between 15 and 25');
+  expect(knownSentence(view, { ...known, isIndifferent: true })).toContain('don’t follow it');
+  expect(knownSentence(view, known)).toContain('nothing was compared');
+  const noticed = { [KEY]: { value: 4, low: 2, high: 8, from: 'search' as const } };
+  expect(hardlyNoticed({ ...view, known: noticed }, KEY, 1, 2)).toContain('less than 2.0');
+});
+
 it('every sentence is reached, and none is empty or says undefined', () => {
   // Said by the command line and by the search’s own page.
   SENTENCES.nobodyTells('Lap time');
+  SENTENCES.knownLuck();
+  SENTENCES.forceUnlogged();
+  expect(SENTENCES.forceOf(1, 99.6)).toContain('one ride logged (100 rows a second)');
   SENTENCES.checkRide();
   expect(Object.keys(SENTENCES).filter((key) => !said.has(key))).toEqual([]);
   for (const [key, text] of said)

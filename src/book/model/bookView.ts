@@ -3,6 +3,7 @@ import type { ButtonMap } from '@/core/buttons/buttonMap';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { TrackSpec } from '@/core/vehicle/track';
 import type { PreflightStamp, RotationReminder, Tick } from '@/core/ready/preflight';
+import type { Noticed } from '@/core/experiment/noticed';
 import type { WeaningPlan, WeaningState } from '@/core/response/weaning';
 import type { Menus } from '@/core/settings/menus';
 import type { RotationInForce } from '@/core/settings/rotationOf';
@@ -102,6 +103,8 @@ export interface BookView {
   rideCount: number;
   newestRide: NewestRide | null;
   asking: Asking | null;
+  /** What this driver just notices of settings, by their own answers; left out where nothing is known. */
+  known?: Record<string, Noticed>;
   /** The way back to a linear throttle, and how smooth the newest ride with the throttle as it is was. */
   weaning: WeaningView;
   /** When the card was typed in, and what changed since. */

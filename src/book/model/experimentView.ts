@@ -1,7 +1,7 @@
 import type { BlindScore } from '@/core/experiment/bettingScore';
 import type { PairOrder } from '@/core/experiment/coinOrders';
 import type { RidesCompared } from '@/core/experiment/compareRides';
-import type { FinderRide } from '@/core/experiment/finder/answers';
+import type { FinderRide, Wish } from '@/core/experiment/finder/answers';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
 import type { Answer, Decision, ExperimentPlan, ExperimentState, Question } from '@/core/experiment/plan';
 import type { RatedDimension } from '@/core/experiment/pairedRatings';
@@ -28,7 +28,7 @@ export type ShownStep =
 export interface LeftOut {
   /** From 1. */
   ride: number;
-  why: 'no log' | 'other road';
+  why: 'no log' | 'other road' | 'other software';
 }
 
 /** What came of a question. */
@@ -52,7 +52,7 @@ export type ExperimentAnswer =
       commitmentHolds: boolean | null;
     }
   | { kind: 'best'; found: FinderAnswer; rides: FinderRide[] }
-  | { kind: 'what'; rides: { value: number; summary: Measured | null; wants: string | null }[] };
+  | { kind: 'what'; rides: { value: number; summary: Measured | null; wants: Wish | null }[] };
 
 export interface ExperimentView {
   id: string;
@@ -77,6 +77,8 @@ export interface ExperimentView {
   rated: RatedDimension[];
   /** `null` while it may not be told. */
   answer: ExperimentAnswer | null;
+  /** The rides, counted from 1, before which firmware or the version of the title changed. */
+  softwareChanged: number[];
   /** Settings beside those that are asked about which are no longer what they were. */
   elsewhere: string[];
 }

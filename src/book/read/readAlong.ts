@@ -1,7 +1,7 @@
 import 'server-only';
 import { sidesOf } from '@/core/experiment/coinOrders';
 import { alongPairs, type PairsAlongRoad } from '@/core/experiment/alongPairs';
-import { ridden } from '@/core/experiment/course';
+import { ridden, splitPairs } from '@/core/experiment/course';
 import { isSameRoad } from '@/core/rides/road';
 import { alongRoad, type AlongRoad } from '@/core/rides/alongRoad';
 import { breath } from '@/data/breath';
@@ -47,10 +47,11 @@ export async function readAlong(
       ride && isSameRoad(ride.road, road!) ? [[place, ride.id] as const] : [],
     ),
   );
+  const split = splitPairs(trials);
   const pairs = await Promise.all(
     orders.map(async (_, k) => {
       const [first, second] = [byPlace.get(2 * k) ?? null, byPlace.get(2 * k + 1) ?? null];
-      if (first === null || second === null) return null;
+      if (first === null || second === null || split.includes(k)) return null;
       const [one, other] = [await along(book, first), await along(book, second)];
       if (!one || !other) return null;
       return sides[2 * k] === 'A' ? { a: one, b: other } : { a: other, b: one };

@@ -35,7 +35,7 @@ import { combinationOfBrowser, hereIn, type Here } from './here';
 import { typedInView } from '../judge/card';
 import { proofBasis } from '../judge/proofBasis';
 import { ridesShown } from './readRides';
-import { askingIn } from './readExperiments';
+import { askingIn, readNoticed } from './readExperiments';
 import { readTrail } from './readTrail';
 import { newestRide, rideLine } from '../judge/rideLine';
 import type { Origin } from '../model/origin';
@@ -72,7 +72,8 @@ const placeOf = cachedUntilWrite(
 );
 
 /** Everything that is shown of a place. */
-export async function readBook({ book: db, combination, rig }: Here): Promise<BookView> {
+export async function readBook(here: Here): Promise<BookView> {
+  const { book: db, combination, rig } = here;
   const [
     rigs,
     events,
@@ -114,6 +115,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
   const effective = effectiveSettings(events, combination);
   const settings = valuesOf(effective);
   const axes = await axisViews(db, { rig, combination, captures, menus, settings, declined });
+  const known = await readNoticed(here, menus);
   const { rides, count: rideCount } = ridden;
   const basis = proofBasis(axes, settings);
   const newest = rides.at(-1);
@@ -155,6 +157,7 @@ export async function readBook({ book: db, combination, rig }: Here): Promise<Bo
     rideCount,
     newestRide: newest ? newestRide(newest) : null,
     asking,
+    ...(Object.keys(known).length > 0 && { known }),
   };
   const typed = typedIn && typedInView(typedIn, view);
   const judged = roadHealth({ ...view, rides, typedIn: typed, motion: motionOf(db, view) });

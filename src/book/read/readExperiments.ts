@@ -1,6 +1,9 @@
 import 'server-only';
 import { committedText } from '@/core/experiment/coinOrders';
 import { nextStep, ridden } from '@/core/experiment/course';
+import type { Noticed } from '@/core/experiment/noticed';
+import { settingsOf } from '@/core/experiment/plan';
+import type { Menus } from '@/core/settings/menus';
 import { combinationText, type Combination } from '@/core/settings/scope';
 import { keyText, sameValue } from '@/core/settings/setting';
 import { listChanges } from '@/data/changes';
@@ -8,13 +11,21 @@ import type { Database } from '@/data/database';
 import { EVENING, eveningProgress } from '@/data/demoEvening';
 import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
 import { sha256 } from '@/data/sha256';
-import { experimentOf, newestExperiments, openExperiment, type ExperimentRow } from '@/data/experiments';
+import {
+  driversExperiments,
+  experimentOf,
+  newestExperiments,
+  openExperiment,
+  type ExperimentRow,
+} from '@/data/experiments';
 import { newestLogs } from '@/data/rides';
 import { experimentLine, experimentView, logsFor, ownSpread, settingWords } from '../judge/experiments';
 import { comparePair, pairFinding } from '../judge/road/verdict';
 import { changeItem } from '../judge/trail';
 import type { BookView, TrailChange } from '../model/bookView';
 import type { Asking, ExperimentView, HelperView, RecentChange, VerdictView } from '../model/experimentView';
+import type { SettingKnown } from '../model/settingKnown';
+import { noticedOf, settingKnown } from '../judge/settingKnown';
 import type { Here } from './here';
 import { memo } from './memo';
 import { ridesShown, rideViewsOf } from './readRides';
@@ -77,7 +88,7 @@ export async function askingIn(book: Database, combination: Combination): Promis
 /** What a helper has to load, and nothing else; `null` where nothing is to be loaded now. */
 export async function readHelper(here: Here, view: BookView, id: string): Promise<HelperView | null> {
   const row = await experimentOf(here.book, here.combination, id);
-  if (!row?.sealed || row.state !== 'open') return null;
+  if (!row?.sealed || row.plan.asked.way !== 'helper' || row.state !== 'open') return null;
   const step = nextStep({
     plan: row.plan.asked,
     orders: row.sealed.orders,
@@ -96,31 +107,71 @@ export async function readHelper(here: Here, view: BookView, id: string): Promis
   return { id, step: { place: step.place, said, values } };
 }
 
+/** The file of the ride that comes next, for a driver who is alone; `null` where there is none. */
+export async function readSlot(
+  { book, combination }: Here,
+  id: string,
+  place: number,
+): Promise<{ name: string; base64: string } | null> {
+  const row = await experimentOf(book, combination, id);
+  if (!row?.sealed?.files || row.state !== 'open') return null;
+  const { orders, files } = row.sealed;
+  const step = nextStep({ plan: row.plan.asked, orders, trials: row.trials, answers: row.answers });
+  if (step.kind !== 'ride' || step.place !== place || step.side === null) return null;
+  // Every one has the same name but for its number, so that a title lists them alike.
+  return { name: `ride-${place + 1}${files.ending}`, base64: step.side === 'A' ? files.a : files.b };
+}
+
 /** One question of a combination; `null` where there is none of that name. */
 export async function readExperiment(here: Here, view: BookView, id: string): Promise<ExperimentView | null> {
   const row = await experimentOf(here.book, here.combination, id);
   return row && viewOf(here, view, row);
 }
 
+/** All that this driver's questions say of one setting of the open title on this rig, whatever the car. */
+export async function readKnown(here: Here, view: BookView, key: string): Promise<SettingKnown> {
+  const rows = await driversExperiments(here.book, here.combination, (plan) =>
+    settingsOf(plan).includes(key),
+  );
+  return settingKnown(view, key, await Promise.all(rows.map((row) => viewOf(here, view, row))));
+}
+
+/** What this driver just notices of those settings that a search or a blind test was about. */
+export async function readNoticed(here: Here, menus: Menus): Promise<Record<string, Noticed>> {
+  const rows = await driversExperiments(
+    here.book,
+    here.combination,
+    ({ question }, state) => state === 'over' && (question === 'best' || question === 'tell'),
+  );
+  const facts = { menus, settings: {} };
+  const shown = await Promise.all(rows.map((row) => viewOf(here, facts, row)));
+  const keys = [...new Set(shown.flatMap(({ asked }) => settingsOf(asked)))];
+  return Object.fromEntries(
+    keys.flatMap((key) => {
+      const of = shown.filter(({ asked }) => settingsOf(asked).includes(key));
+      const noticed = noticedOf(facts, key, of);
+      return noticed ? [[key, noticed]] : [];
+    }),
+  );
+}
+
+type Judged = Pick<BookView, 'settings'>;
+
 /** One that is over says the same until somebody does something with it. */
-function viewOf(here: Here, view: BookView, row: ExperimentRow): Promise<ExperimentView> {
+function viewOf(here: Here, view: Judged, row: ExperimentRow): Promise<ExperimentView> {
   const judged = () => judgedNow(here, view, row);
   return row.state === 'open'
     ? judged()
     : memo(here.book, `question:${row.id}:${sha256(JSON.stringify(row))}`, judged);
 }
 
-async function judgedNow(
-  { book, combination }: Here,
-  view: BookView,
-  row: ExperimentRow,
-): Promise<ExperimentView> {
-  const { plan, trials, sealed } = row;
+async function judgedNow({ book }: Here, view: Judged, row: ExperimentRow): Promise<ExperimentView> {
+  const { plan, trials, sealed, scope } = row;
   const ids = trials.flatMap(({ rideId }) => rideId ?? []);
   const isByLogs = plan.asked.way === 'title' && plan.asked.question === 'change';
   const [rides, logs] = await Promise.all([
-    rideViewsOf(book, combination, ids),
-    isByLogs ? newestLogs(book, combination, LOGS_MATCHED) : [],
+    rideViewsOf(book, scope, ids),
+    isByLogs ? newestLogs(book, scope, LOGS_MATCHED) : [],
   ]);
   const { strayLogs, matched } = logsFor(row, logs);
   return experimentView({

@@ -14,6 +14,9 @@ import { analysisOf, readCapturePicture } from './readAxis';
 import { RIDES_SHOWN } from '../model/rideView';
 import { earlierRides } from './readRides';
 import { readAlong } from './readAlong';
+import { readBook } from './readBook';
+import { readSlot } from './readExperiments';
+import { readSidesForce } from './readSidesForce';
 import { rideTrace } from './readRideTrace';
 import { readTrail, TRAIL_SHOWN } from './readTrail';
 
@@ -32,6 +35,7 @@ function onDemand<T>(read: (here: Here, query: URLSearchParams) => Promise<T | n
 const GONE = { code: 'gone', message: 'It is not in this book.', place: {}, remedy: 'Reload the page.' };
 
 const idOf = (query: URLSearchParams) => idSchema.safeParse(query.get('id')).data ?? null;
+const placeSchema = z.coerce.number().int().min(0).max(1000);
 const skipSchema = z.coerce.number().int().min(0).max(1_000_000);
 const skipOf = (query: URLSearchParams) => skipSchema.safeParse(query.get('skip') ?? 0).data ?? 0;
 
@@ -61,6 +65,19 @@ export const sendRideTrace = onDemand(async ({ book, combination }, query) => {
 export const sendAlong = onDemand(async (here, query) => {
   const id = idOf(query);
   return id ? readAlong(here, id) : null;
+});
+
+/** The force of both sides of a question. */
+export const sendSidesForce = onDemand(async (here, query) => {
+  const id = idOf(query);
+  return id ? readSidesForce(here, await readBook(here), id) : null;
+});
+
+/** The file of the ride that comes next in a blind test of somebody who is alone. */
+export const sendSlot = onDemand(async (here, query) => {
+  const id = idOf(query);
+  const place = placeSchema.safeParse(query.get('place')).data;
+  return id && place !== undefined ? readSlot(here, id, place) : null;
 });
 
 /** What was set when a ride was driven. */

@@ -211,6 +211,7 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
       rideOn: ['a-question', 2],
       decide: ['a-question', 'kept', 'It is quicker.'],
       takeLogs: ['a-question'],
+      slotSaved: [{ id: 'a-question', place: 0 }],
       helperLoaded: [{ id: 'a-question', place: 0, what: 'neutral' }],
     },
   ],
@@ -262,6 +263,7 @@ const POINTLESS = [
   'decide',
   'takeLogs',
   'helperLoaded',
+  'slotSaved',
 ];
 
 const ODD: fc.Arbitrary<unknown> = fc.oneof(

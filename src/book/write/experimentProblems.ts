@@ -44,6 +44,11 @@ export const NEUTRAL_FIRST = say(
   'The neutral values come first, every time.',
   'Load them, say so, then load the ride’s.',
 );
+export const NO_FILES = say(
+  'no-files',
+  'A file of A and one of B are needed.',
+  'Save both in the title, choose them, then start.',
+);
 export const NO_LOGS = say(
   'no-logs',
   'No log lies in the time of these rides.',

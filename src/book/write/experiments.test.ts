@@ -13,8 +13,12 @@ import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { hereIn } from '../read/here';
 import { bookView } from '../read/readBook';
 import { readAlong } from '../read/readAlong';
+import { readSidesForce } from '../read/readSidesForce';
+import { askableSettings } from '../judge/askable';
+import { noteTitleVersion } from './readiness';
+import { keyOfText } from '@/core/settings/setting';
 import { sha256 } from '@/data/sha256';
-import { readExperiment, readHelper, verdictView } from '../read/readExperiments';
+import { readExperiment, readHelper, readSlot, verdictView } from '../read/readExperiments';
 import { bookInMemory } from '../testing/bookInMemory';
 import {
   askQuestion,
@@ -23,6 +27,7 @@ import {
   endEarly,
   helperLoaded,
   lookNow,
+  slotSaved,
   rate,
   rideOn,
   sayAnswer,
@@ -254,6 +259,40 @@ describe('a blind test with a helper', () => {
     await expectRoundTrip(book.book);
   });
 
+  it('alone with files: each ride’s file comes under a name that says nothing, and nobody drives before it was saved', async () => {
+    const here = async () => (await hereIn(book.db, HERE))!;
+    const plan = pairPlan({ question: 'like', way: 'files', pairs: 16, named: null });
+    const file = (name: string, text: string) => ({ name, base64: Buffer.from(text).toString('base64') });
+    const files = { a: file('Soft.ini', 'deadzone=0'), b: file('hard.ini', 'deadzone = 4 ; hard') };
+    expect(codeOf(await askQuestion(plan))).toBe('no-files');
+    expect(codeOf(await askQuestion(plan, { ...files, b: file('hard.xml', 'x') }))).toBe('slot-other-kind');
+    await isDone(askQuestion(plan, files));
+    const { id } = (await openExperiment(book.db, HERE))!;
+    expect(await readHelper(await here(), (await bookView())!, id)).toBeNull();
+    expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden' }))).toBe('not-loaded');
+    expect(codeOf(await helperLoaded({ id, place: 0, what: 'neutral' }))).toBe('nothing-to-load');
+    expect(await readSlot(await here(), id, 1)).toBeNull();
+    const sizes = new Set<number>();
+    const driven: string[] = [];
+    for (const place of [0, 1]) {
+      const { name, base64 } = (await readSlot(await here(), id, place))!;
+      const text = Buffer.from(base64, 'base64').toString();
+      expect(name).toBe(`ride-${place + 1}.ini`);
+      sizes.add(text.length);
+      driven.push(text.trim());
+      await isDone(slotSaved({ id, place }));
+      await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+    }
+    expect(sizes.size).toBe(1);
+    expect(driven.toSorted()).toEqual(['deadzone = 4 ; hard', 'deadzone=0']);
+    // What a page shows before the end knows neither the order nor the files.
+    expect(JSON.stringify(await shown(id))).not.toMatch(/hard|\.ini|"AB"|"BA"/);
+    await isDone(endEarly(id));
+    expect(await readSlot(await here(), id, 2)).toBeNull();
+    const order = (await newestExperiments(book.db, HERE, 1))[0]!.plan.orders![0];
+    expect(driven[0]!.includes('hard') ? 'BA' : 'AB').toBe(order);
+  });
+
   it('the helper loads the neutral values first, every time, and nobody drives before', async () => {
     const { id, sealed } = await asked(pairPlan({ question: 'like', way: 'helper', pairs: 16, named: null }));
     const here = (await hereIn(book.db, HERE))!;
@@ -336,6 +375,61 @@ it('a comparison under way tells nothing until somebody looks, and then claims a
   const search = { key: DEADZONE, min: 0, max: 60, step: 1 };
   const best = await asked({ question: 'best', way: 'title', settings: [search], seed: 5, lapsPerRide: 1 });
   expect(codeOf(await lookNow(best.id))).toBe('nothing-to-look-at');
+});
+
+it('a pair in the middle of which the firmware changed is not counted, and it is said where that was', async () => {
+  const { id, plan } = await asked(pairPlan({ pairs: 3 }));
+  const sides = plan.orders!.join('');
+  for (const place of [0, 1, 2, 3, 4, 5]) {
+    // Taken up next day on another version: once within a pair, once between two.
+    if (place === 3 || place === 4) await isDone(noteTitleVersion(`1.${place}`));
+    const rideId = await drive((sides[place] === 'A' ? 60 : 58) + 0.1 * place);
+    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId }));
+  }
+  expect(await shown(id)).toMatchObject({
+    softwareChanged: [4, 5],
+    answer: {
+      sides: { ridesA: 2, ridesB: 2 },
+      leftOut: [
+        { ride: 3, why: 'other software' },
+        { ride: 4, why: 'other software' },
+      ],
+    },
+  });
+  expect((await readAlong((await hereIn(book.db, HERE))!, id))!.along!.pairs).toBe(2);
+});
+
+it('the force of both sides is computed of their own logs once it may be told, and not where it was not asked about', async () => {
+  const view = (await bookView())!;
+  const force = async (id: string) =>
+    (await readSidesForce((await hereIn(book.db, HERE))!, (await bookView())!, id))!.force;
+  const { key, field } = askableSettings(view).find((one) => keyOfText(one.key).field === 'strength')!;
+  const share = (of: number) =>
+    field.min + Math.round((of * (field.max - field.min)) / field.step) * field.step;
+  const [a, b] = [share(0.4), share(1)];
+  const { id, plan } = await asked(pairPlan({ a: { [key]: a }, b: { [key]: b }, pairs: 1 }));
+  for (const [place, side] of [...plan.orders!.join('')].entries()) {
+    const log = laps(60);
+    const { t_s } = log.columns;
+    Object.assign(log.columns, {
+      speed_mps: t_s.map(() => 30),
+      steer_deg: t_s.map(() => 0),
+      ay_mps2: t_s.map((t) => (t % 10 < 5 ? 0 : 9)),
+      ffb: t_s.map((t) => (t % 10 < 5 ? 0 : side === 'A' ? 0.5 : 0.4)),
+    });
+    expect(await force(id)).toBeNull();
+    const ride = `forced-${place}`;
+    await addRide(book.db, { id: ride, ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings: {}, log });
+    await isDone(bookTrial({ id, place, outcome: 'ridden', rideId: ride }));
+  }
+  const told = (await force(id))!;
+  expect(told).toMatchObject({ rides: 2, a: { clipShare: 0, sustainedShare: 0 } });
+  expect(told.rateHz).toBeCloseTo(10, 6);
+  // Torque is in proportion to strength and to the force.
+  expect(told.b.cornerNm! / told.a.cornerNm!).toBeCloseTo((0.4 * b) / (0.5 * a), 2);
+  const pedal = await asked(pairPlan());
+  await isDone(endEarly(pedal.id));
+  expect(await force(pedal.id)).toBeNull();
 });
 
 it('a search goes where it is led and ends in a value that can be kept', async () => {

@@ -17,11 +17,14 @@ import {
   saidSchema,
   sidesOfPlan,
   type Decision,
+  type ExperimentPlan,
   type Said,
   type Side,
 } from '@/core/experiment/plan';
 import { MOST_PAIRS } from '@/core/experiment/planRides';
-import type { Problem } from '@/core/problem';
+import { MOST_SLOT_BYTES, slotsOf } from '@/core/experiment/slots';
+import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
+import { preflightStamp, softwareOf } from '@/core/ready/preflight';
 import type { RideRow } from '@/core/rides/rideRow';
 import { checkChange } from '@/core/settings/menus';
 import { changedBetween, keyOfText, type SettingValues } from '@/core/settings/setting';
@@ -39,10 +42,12 @@ import {
   openExperiment,
   rateRide,
   sayLoaded,
+  type SealedFiles,
   type ExperimentRow,
 } from '@/data/experiments';
 import { listTitles } from '@/data/ownTitles';
 import { newestLogs, ridesOf } from '@/data/rides';
+import { titleVersion } from '@/data/readiness';
 import { chosenRoad } from '@/data/road';
 import { sha256 } from '@/data/sha256';
 import { changedElsewhere, logsFor } from '../judge/experiments';
@@ -52,6 +57,7 @@ import { commandHere } from './command';
 import {
   ENOUGH_PAIRS,
   NEUTRAL_FIRST,
+  NO_FILES,
   NO_LOGS,
   NO_RIDING_ON,
   NO_SUCH_RIDE,
@@ -72,10 +78,38 @@ import { DONE, refused, type Reply } from './reply';
 const SALT_BYTES = 16;
 const place = z.int().min(0).max(1000);
 
+const fileSchema = z.strictObject({
+  name: z.string().min(1).max(200),
+  base64: z.base64().max(Math.ceil(MOST_SLOT_BYTES / 3) * 4 + 4),
+});
+/** The files of A and B that a driver who is alone loads; `null` for every other way. */
+const filesSchema = z.strictObject({ a: fileSchema, b: fileSchema }).nullable();
+
+function sealedFiles(plan: ExperimentPlan, files: z.output<typeof filesSchema>): Outcome<SealedFiles | null> {
+  if (!isPairPlan(plan) || plan.way !== 'files') return succeed(null);
+  if (!files) return fail(NO_FILES);
+  const read = ({ name, base64 }: z.output<typeof fileSchema>) => ({
+    name,
+    bytes: new Uint8Array(Buffer.from(base64, 'base64')),
+  });
+  const slots = slotsOf(read(files.a), read(files.b));
+  if (!slots.ok) return slots;
+  const { ending, a, b } = slots.value;
+  const written = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
+  return succeed({ ending, a: written(a), b: written(b) });
+}
+
 /** Asks a question of settings: what is ridden is drawn now, and stays. */
-export async function askQuestion(asked: z.input<typeof planSchema>): Promise<Reply> {
+export async function askQuestion(
+  asked: z.input<typeof planSchema>,
+  given: z.input<typeof filesSchema> = null,
+): Promise<Reply> {
   const plan = parseInput(planSchema, asked);
   if (!plan.ok) return refused(...plan.problems);
+  const files = parseInput(filesSchema, given);
+  if (!files.ok) return refused(...files.problems);
+  const slots = sealedFiles(plan.value, files.value);
+  if (!slots.ok) return refused(...slots.problems);
   return commandHere(async (here) => {
     if (await openExperiment(here.book, here.combination)) return refused(ONE_AT_A_TIME);
     const open = await openSettings(here);
@@ -97,7 +131,7 @@ export async function askQuestion(asked: z.input<typeof planSchema>): Promise<Re
           ? freshPlan(plan.value, basis, null, sha256(committedText(orders!, salt)))
           : freshPlan(plan.value, basis, orders),
       },
-      isSealed ? { orders: orders!, salt } : null,
+      isSealed ? { orders: orders!, salt, files: slots.value } : null,
     );
     return DONE;
   });
@@ -151,6 +185,9 @@ export async function bookTrial(trial: z.input<typeof trialSchema>): Promise<Rep
       place: step.place,
       outcome,
       rideId: isRidden ? rideId : null,
+      software: softwareOf(
+        preflightStamp(here.rig.spec, await titleVersion(here.book, here.combination.titleId)),
+      ),
       values: isRidden && row.plan.asked.question === 'best' ? (step.values as Record<string, number>) : null,
     });
     return overIfDone(here, id);
@@ -293,11 +330,31 @@ export async function helperLoaded(said: z.input<typeof loadedSchema>): Promise<
   const { id, what } = loaded.value;
   return onTurn(id, async (here, row) => {
     const step = stepOf(row);
-    if (!row.sealed || step.kind !== 'ride' || step.place !== loaded.value.place)
+    if (
+      !row.sealed ||
+      row.plan.asked.way !== 'helper' ||
+      step.kind !== 'ride' ||
+      step.place !== loaded.value.place
+    )
       return refused(NOTHING_TO_LOAD);
     const before = row.sealed.loaded;
     if (what === 'ride' && before?.place !== step.place) return refused(NEUTRAL_FIRST);
     await sayLoaded(here.book, id, { place: step.place, what });
+    return DONE;
+  });
+}
+
+const slotSchema = z.strictObject({ id: idSchema, place });
+
+/** A driver who is alone saved the file of the ride that comes next: now it may be driven. */
+export async function slotSaved(said: z.input<typeof slotSchema>): Promise<Reply> {
+  const saved = parseInput(slotSchema, said);
+  if (!saved.ok) return refused(...saved.problems);
+  return onTurn(saved.value.id, async (here, row) => {
+    const step = stepOf(row);
+    if (!row.sealed?.files || step.kind !== 'ride' || step.place !== saved.value.place)
+      return refused(NOTHING_TO_LOAD);
+    await sayLoaded(here.book, row.id, { place: step.place, what: 'ride' });
     return DONE;
   });
 }

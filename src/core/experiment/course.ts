@@ -103,6 +103,18 @@ export function searchedRides({ trials, answers }: Pick<Course, 'trials' | 'answ
   });
 }
 
+/** Places of the rides before which firmware or the version of the title changed. */
+export function softwareChangedAt(trials: readonly Trial[]): number[] {
+  const driven = ridden(trials);
+  return driven.flatMap(({ place, software }, i) =>
+    i > 0 && driven[i - 1]!.software !== software ? [place] : [],
+  );
+}
+
+/** Pairs in the middle of which it changed: they compare two things at once. */
+export const splitPairs = (trials: readonly Trial[]): number[] =>
+  softwareChangedAt(trials).flatMap((place) => (place % 2 === 1 ? [place >> 1] : []));
+
 const WHAT_RIDES = 3;
 
 function nextOfWhat({ trials, answers }: Course, plan: Extract<ExperimentPlan, { question: 'what' }>): Step {

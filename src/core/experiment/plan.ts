@@ -16,7 +16,7 @@ export const QUESTIONS = ['change', 'tell', 'like', 'best', 'what'] as const;
 export type Question = (typeof QUESTIONS)[number];
 
 /** How rides are driven: by the simulated driver, by hand in the title, or there with a helper who loads what is not told. */
-export const WAYS = ['simulated', 'title', 'helper'] as const;
+export const WAYS = ['simulated', 'title', 'helper', 'files'] as const;
 export type Way = (typeof WAYS)[number];
 
 const MOST_LAPS = 20;
@@ -61,7 +61,7 @@ const pairPlan = z
     message: 'A and B are the same',
     path: ['b'],
   })
-  .refine(({ question, way }) => (question === 'change') === (way !== 'helper'), {
+  .refine(({ question, way }) => (question === 'change') === (way === 'simulated' || way === 'title'), {
     message: 'who knows what is loaded cannot be asked blind',
     path: ['way'],
   });
@@ -140,8 +140,12 @@ export interface Trial {
   rideId: string | null;
   /** What was loaded, where a plan does not say it beforehand: a search leads from ride to ride. */
   values: Record<string, number> | null;
+  /** Firmware of the rig and version of the title as they were then. */
+  software: string;
 }
 
+/** As a pre-flight's stamp has both. */
+export const softwareSchema = z.string().max(4100);
 export const trialValuesSchema = z.record(settingText, z.number()).nullable();
 
 const sureSchema = z.enum(['guess', 'think', 'sure']).nullable();

@@ -3,7 +3,7 @@ import { upsample } from '../numeric/resample';
 import { SURFACES } from '../rides/rideLog';
 import type { ForceInputs } from './forceInputs';
 import type { ForceChain } from './handsOff';
-import { baseOverRide } from './rideForce';
+import { baseOverRide, type HeldRim } from './rideForce';
 import type { TitleSignal } from './titleSignal';
 
 /** Bands in which detail is told, Hz: weight, weave, body and tyres, road, texture. */
@@ -55,7 +55,7 @@ type Base = Pick<ForceChain, 'title' | 'base' | 'hardware'>;
 
 /** The signal as it was meant, at the base's rate: worked out once for many bases. */
 export interface MeantSignal {
-  inputs: ForceInputs;
+  inputs: HeldRim;
   given: Float64Array;
   /** What leaves the title, without the image of its slow rate. */
   meant: Float64Array;
@@ -66,7 +66,7 @@ export interface MeantSignal {
 }
 
 export function meantSignal(
-  inputs: ForceInputs,
+  inputs: HeldRim & Pick<ForceInputs, 'surface'>,
   signal: Pick<TitleSignal, 'given'>,
   baseHz: number,
 ): MeantSignal {

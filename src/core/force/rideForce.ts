@@ -23,9 +23,12 @@ export function rideForce(inputs: ForceInputs, chain: ForceChain, seed: number):
   return { signal, ...baseOverRide(inputs, signal.given, chain) };
 }
 
+/** What the base's part needs of a ride. */
+export type HeldRim = Pick<ForceInputs, 't' | 'hand' | 'speedMps' | 'rateHz'>;
+
 /** The base's part alone, for when only its settings changed. */
 export function baseOverRide(
-  { t, hand, speedMps, rateHz }: ForceInputs,
+  { t, hand, speedMps, rateHz }: HeldRim,
   given: Float64Array,
   { title, base, hardware }: Pick<ForceChain, 'title' | 'base' | 'hardware'>,
 ): Omit<RideForce, 'signal'> {

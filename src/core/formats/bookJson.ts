@@ -11,6 +11,7 @@ import {
   ratingSchema,
   saidSchema,
   storedPlanSchema,
+  softwareSchema,
   trialValuesSchema,
 } from '../experiment/plan';
 import type { Outcome } from '../problem';
@@ -106,6 +107,7 @@ const trial = z.strictObject({
   outcome: z.enum(OUTCOMES),
   rideId: id.nullable(),
   values: trialValuesSchema,
+  software: softwareSchema,
 });
 
 const MOST_ENTRIES = 200_000;

@@ -94,6 +94,10 @@ export function preflightStamp(spec: RigSpec, titleVersion: string): PreflightSt
   return { firmware: firmware.join(', '), 'title-version': titleVersion, cabling: String(spec.cabling) };
 }
 
+/** Firmware and version of the title, in one text. */
+export const softwareOf = (stamp: PreflightStamp): string =>
+  [stamp.firmware, stamp['title-version']].filter(Boolean).join('; ');
+
 /**
  * The items that this rig and title need, in working order, each with its state. What the software will see once the axes
  * are measured is not asked before.

@@ -1,4 +1,4 @@
-import { splitLaps } from './laps';
+import { splitLaps, type Lap } from './laps';
 import { resample } from './overDistance';
 import type { RideColumn, RideLog } from './rideLog';
 
@@ -10,6 +10,8 @@ export type AlongChannel = (typeof ALONG)[number];
 export interface AlongRoad {
   stepM: number;
   channels: Partial<Record<AlongChannel, Float64Array>>;
+  /** Share of the laps in which the force is at full scale within a step of each place; `null` where no force was logged. */
+  clips: Float64Array | null;
 }
 
 export const ALONG_STEP_M = 10;
@@ -36,5 +38,20 @@ export function alongRoad(log: RideLog, stepM = ALONG_STEP_M): AlongRoad | null 
     const column = name === 'time' ? undefined : log.columns[name as RideColumn];
     if (column) channels[name] = meanOf(column, false);
   }
-  return { stepM, channels };
+  return { stepM, channels, clips: clipsOf(log, laps, stepM, places) };
+}
+
+const FULL = 1;
+
+function clipsOf({ columns }: RideLog, laps: readonly Lap[], stepM: number, places: number) {
+  const { ffb, distance_m: distance } = columns;
+  if (!ffb || !distance) return null;
+  const share = new Float64Array(places);
+  for (const { from, to } of laps) {
+    const clipped = new Set<number>();
+    for (let i = from; i < to; i++)
+      if (Math.abs(ffb[i]!) >= FULL) clipped.add(Math.floor((distance[i]! - distance[from]!) / stepM));
+    for (const place of clipped) if (place < places) share[place]! += 1 / laps.length;
+  }
+  return share;
 }

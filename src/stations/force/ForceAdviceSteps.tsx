@@ -121,7 +121,7 @@ function AdviceStep({
     <ProposalStep
       number={number}
       proposal={one}
-      menus={view.menus}
+      view={view}
       written={written}
       onDecline={onDecline}
       apply={(name) => (

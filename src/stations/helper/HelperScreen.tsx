@@ -7,12 +7,14 @@ import { told } from '@/parts/told';
 import { useLookAgain } from '@/parts/useLookAgain';
 import { Button } from '@/ui/Button';
 import { Notices } from '@/ui/notices';
+import { useIsListening } from '@/ui/useIsListening';
 
 /** The helper's window: what to load, and nothing else that could be done. */
 export function HelperScreen({ helper }: { helper: HelperView | null }) {
   const [isBusy, setBusy] = useState(false);
-  const isWaiting = helper !== null && (helper.step === null || helper.step.said === 'ride');
-  useLookAgain(isWaiting);
+  const isListening = useIsListening();
+  // Also while something is to be loaded: another window may have said that it is.
+  useLookAgain(helper !== null);
   const say = async (place: number, what: 'neutral' | 'ride') => {
     setBusy(true);
     told(await helperLoaded({ id: helper!.id, place, what }));
@@ -49,7 +51,7 @@ export function HelperScreen({ helper }: { helper: HelperView | null }) {
           <Button
             look="next"
             className="min-h-16 text-xl"
-            disabled={isBusy}
+            disabled={isBusy || !isListening}
             onClick={() => void say(step.place, step.said === null ? 'neutral' : 'ride')}
           >
             Loaded

@@ -162,7 +162,7 @@ function Advice({ view }: { view: BookView }) {
           key={proposal.key.layer}
           number={i + 1}
           proposal={proposal}
-          menus={view.menus}
+          view={view}
           apply={(name) => (
             <Button look="next" aria-label={name} onClick={() => void apply(view, [proposal])}>
               Apply

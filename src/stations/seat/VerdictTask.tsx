@@ -16,6 +16,7 @@ import type { Reply } from '@/book/write/reply';
 import type { Answer } from '@/live/answerButtons';
 import { useLiveRig } from '@/live/liveRig';
 import { tone } from '@/live/voice';
+import { saveSlot } from '@/parts/saveSlot';
 import { told } from '@/parts/told';
 import { useLookAgain } from '@/parts/useLookAgain';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
@@ -191,10 +192,23 @@ function Simulated({
 function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: RideStep }) {
   const { isBusy, run } = useBusy();
   const words = settingWords(props.view);
-  const isWaiting = !step.isLoaded;
+  const isAlone = open.asked.way === 'files' && !step.isLoaded;
+  const isWaiting = !step.isLoaded && !isAlone;
   useLookAgain(isWaiting);
   const book = (outcome: 'ridden' | 'crash') =>
     void run(bookTrial({ id: open.id, place: step.place, outcome }));
+  if (isAlone)
+    return (
+      <Prompt
+        key="save"
+        {...props}
+        title={`${rideText(step)}: save its file`}
+        how="Load it in the title over everything else, and don’t look inside."
+        yes="save it"
+        no={null}
+        onAnswer={(said) => said === 'yes' && void saveSlot(open.id, step.place)}
+      />
+    );
   return (
     <Prompt
       {...props}
@@ -217,23 +231,35 @@ function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: R
 
 function Pair({ open, step, ...props }: Props & { open: ExperimentView; step: AnswerStep }) {
   const { isBusy, run } = useBusy();
-  const [isNone, setNone] = useState(false);
-  const say = (answer: 'first' | 'second' | 'none') => {
-    const said: Said = { kind: 'pair', answer, sure: null, noticed: false };
+  const [can, setCan] = useState<Answer | null>(null);
+  const say = (answer: 'first' | 'second' | 'none', noticed = false) => {
+    const said: Said = { kind: 'pair', answer, sure: null, noticed };
     void run(sayAnswer({ id: open.id, place: step.place, said }));
   };
   const what = step.ask === 'which' ? 'B' : 'better';
   // Whoever can't say must not be made to guess.
-  if (!isNone)
+  if (can === null)
     return (
       <Prompt
         key="can"
         {...props}
         title={step.ask === 'which' ? 'Can you say which was B?' : 'Can you say which was better?'}
-        how="Of the two rides just driven. Say it before you talk to your helper."
+        how="By the feel of the two rides just driven. Say it before you talk to your helper."
         yes="I can"
         no="can’t say"
-        onAnswer={(said) => (said === 'yes' ? setNone(true) : !isBusy && say('none'))}
+        onAnswer={setCan}
+      />
+    );
+  if (can === 'no')
+    return (
+      <Prompt
+        key="noticed"
+        {...props}
+        title="Did something else tell you which it was?"
+        how="A word, a sound, a screen. Then this pair is booked as noticed, and counts for nothing either way."
+        yes="yes, I noticed"
+        no="no, I can’t say"
+        onAnswer={(said) => !isBusy && say('none', said === 'yes')}
       />
     );
   return (

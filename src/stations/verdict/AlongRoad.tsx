@@ -2,27 +2,31 @@
 
 import { useCallback, useState } from 'react';
 import type { AlongCompared, PairsAlongRoad } from '@/core/experiment/alongPairs';
-import type { RoadMap } from '@/book/model/rideTrace';
+import { roadPlaces } from '@/core/vehicle/roadPlaces';
+import type { TrackSpec } from '@/core/vehicle/track';
+import { roadMap } from '@/book/judge/roadMap';
 import { Choice } from '@/parts/Choice';
 import { RoadLine } from '@/parts/RoadLine';
 import { Chart, ChartPlace } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { useFetched } from '@/ui/useFetched';
-import { ALONG_WORDS, alongSentence } from '@/words/along';
+import { ALONG_WORDS, alongSentence, clipPlaces, clipsSentence } from '@/words/along';
 import { alongOption } from './alongChart';
 
 /** A and B over distance, and where on the road they differ. @param rides names what was driven, so that it is asked anew */
-export function AlongRoad({ id, rides, map }: { id: string; rides: number; map: RoadMap }) {
+export function AlongRoad({ id, rides, road }: { id: string; rides: number; road: TrackSpec }) {
   const along = useFetched<{ along: PairsAlongRoad | null }>(
     `/api/experiments/along?id=${id}&rides=${rides}`,
   );
   if (!along.value) return <ChartPlace className="h-96" of={along} />;
   const { along: compared } = along.value;
-  return compared && compared.channels.length > 0 ? <Compared compared={compared} map={map} /> : null;
+  return compared && compared.channels.length > 0 ? <Compared compared={compared} road={road} /> : null;
 }
 
-function Compared({ compared, map }: { compared: PairsAlongRoad; map: RoadMap }) {
-  const { channels, stepM, pairs } = compared;
+function Compared({ compared, road }: { compared: PairsAlongRoad; road: TrackSpec }) {
+  const { channels, stepM, pairs, clips } = compared;
+  const places = roadPlaces(road);
+  const clipped = clips && clipsSentence(clips, stepM, places);
   const [name, setName] = useState(
     channels.find(({ shown }) => shown.length > 0)?.channel ?? channels[0]!.channel,
   );
@@ -47,7 +51,8 @@ function Compared({ compared, map }: { compared: PairsAlongRoad; map: RoadMap })
           </Choice>
         ))}
       </div>
-      <p className="mt-3 max-w-2xl text-[15px]">{alongSentence(channel, stepM, pairs)}</p>
+      <p className="mt-3 max-w-2xl text-[15px]">{alongSentence(channel, stepM, pairs, places)}</p>
+      {clipped && <p className="mt-1 max-w-2xl text-[15px] text-muted">{clipped}</p>}
       <div className="mt-2 grid gap-6 lg:grid-cols-[1fr_16rem]">
         <Chart
           className="h-96"
@@ -66,15 +71,27 @@ function Compared({ compared, map }: { compared: PairsAlongRoad; map: RoadMap })
             ]),
           }}
         />
-        <DifferenceMap channel={channel} map={map} />
+        <DifferenceMap channel={channel} road={road} clips={clips} stepM={stepM} />
       </div>
     </section>
   );
 }
 
-/** The road from above; where the band excludes nothing it is drawn thick. */
-function DifferenceMap({ channel, map }: { channel: AlongCompared; map: RoadMap }) {
+/** The road from above with its corners' numbers: thick where the band excludes nothing, marked where a side clips in most laps. */
+function DifferenceMap({
+  channel,
+  road,
+  clips,
+  stepM,
+}: {
+  channel: AlongCompared;
+  road: TrackSpec;
+  clips: PairsAlongRoad['clips'];
+  stepM: number;
+}) {
+  const map = roadMap(road);
   const perPointM = map.lengthM / map.points.length;
+  const at = (m: number) => map.points[Math.min(map.points.length - 1, Math.round(m / perPointM))]!;
   const { label } = ALONG_WORDS[channel.channel];
   return (
     <RoadLine
@@ -96,6 +113,20 @@ function DifferenceMap({ channel, map }: { channel: AlongCompared; map: RoadMap 
           />
         );
       })}
+      {clips && <ClipMarks places={clipPlaces(clips.a, stepM).map(at)} className="fill-side-a" dy={-16} />}
+      {clips && <ClipMarks places={clipPlaces(clips.b, stepM).map(at)} className="fill-side-b" dy={16} />}
+      {roadPlaces(road).map(({ corner, atM }) => {
+        const [x, y] = at(atM);
+        return (
+          <text key={corner} x={x + 22} y={-y} fontSize="52" className="fill-muted" dominantBaseline="middle">
+            {corner}
+          </text>
+        );
+      })}
     </RoadLine>
   );
+}
+
+function ClipMarks({ places, className, dy }: { places: [number, number][]; className: string; dy: number }) {
+  return places.map(([x, y]) => <circle key={`${x} ${y}`} cx={x} cy={-y + dy} r="9" className={className} />);
 }

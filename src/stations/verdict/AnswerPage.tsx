@@ -2,10 +2,11 @@
 
 import { TRACKS } from '@/catalog/tracks';
 import { isPairPlan, settingsOf } from '@/core/experiment/plan';
+import { isForceField } from '@/core/force/forceParameters';
+import { keyOfText } from '@/core/settings/setting';
 import { decide, rideOn } from '@/book/write/experiments';
 import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experiments';
 import { settingNames } from '@/book/judge/trail';
-import { roadMap } from '@/book/judge/roadMap';
 import { trackOf } from '@/book/judge/trackOf';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView } from '@/book/model/experimentView';
@@ -17,7 +18,9 @@ import { NextStep, StationPage } from '@/ui/StationPage';
 import { capital, moment } from '@/words/format';
 import { QUESTION_WORDS, trustSentence } from '@/words/verdict';
 import { AlongRoad } from './AlongRoad';
+import { ForceOfBoth } from './ForceOfBoth';
 import { AnswerPicture } from './AnswerPicture';
+import { knownHref } from './knownHref';
 import { canRate, RateStep } from './RateStep';
 import { useRouter } from 'next/navigation';
 
@@ -35,9 +38,14 @@ export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentV
       }
       next={<Decide view={view} shown={shown} />}
     >
+      {isPairPlan(shown.asked) &&
+        answer &&
+        settingsOf(shown.asked).some((key) => isForceField(keyOfText(key).field)) && (
+          <ForceOfBoth view={view} id={shown.id} rides={shown.ridden} />
+        )}
       <AnswerPicture view={view} shown={shown} />
       {answer?.kind === 'change' && answer.rides.length > 1 && (
-        <AlongRoad id={shown.id} rides={answer.rides.length} map={roadMap(roadAsked(view, shown))} />
+        <AlongRoad id={shown.id} rides={answer.rides.length} road={roadAsked(view, shown)} />
       )}
       <Remarks view={view} shown={shown} />
     </StationPage>
@@ -104,6 +112,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
                 Two more pairs
               </Button>
             )}
+            <LinkButton href={knownHref(settingsOf(asked)[0]!)}>All about this setting</LinkButton>
             <LinkButton href="/verdict">Another question</LinkButton>
           </>
         }

@@ -11,6 +11,7 @@ import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
 import { askQuestion } from '@/book/write/experiments';
 import { anotherValue } from '@/book/judge/seatQuestion';
 import { cautionsFor } from '@/book/judge/cautionsFor';
+import { hardlyNoticed } from '@/book/judge/settingKnown';
 import { planSentence } from '@/book/judge/planSentence';
 import { askableSettings, type AskableSetting } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
@@ -22,11 +23,12 @@ import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
 import { Cautions, MoreSettings, Row } from './planFields';
+import { filesToSeal, SlotFiles, type ChosenFiles } from './SlotFiles';
 
 const WAYS_OF: Record<Question, readonly Way[]> = {
   change: ['simulated', 'title'],
-  tell: ['helper'],
-  like: ['helper'],
+  tell: ['helper', 'files'],
+  like: ['helper', 'files'],
   best: ['title'],
   what: ['title', 'simulated'],
 };
@@ -54,6 +56,7 @@ export function PlanForm({
   const [laps, setLaps] = useState(USUAL_PLAN.lapsPerRide);
   const [named, setNamed] = useState<MeasureName | ''>(question === 'change' ? 'lapTimeS' : '');
   const [dimension, setDimension] = useState<Dimension | ''>('');
+  const [files, setFiles] = useState<ChosenFiles>({ a: null, b: null });
   const [isBusy, setBusy] = useState(false);
   const isPair = question === 'change' || question === 'tell' || question === 'like';
   const changed = recent.find((one) => one.key === key);
@@ -62,12 +65,17 @@ export function PlanForm({
       values[key]?.a ??
       numberOf(changed ? changed.from : null) ??
       (changed ? setting.field.neutral : setting.value),
-    b: values[key]?.b ?? numberOf(changed?.to ?? null) ?? anotherValue(setting),
+    b: values[key]?.b ?? numberOf(changed?.to ?? null) ?? anotherValue(setting, view.known?.[key]),
   };
+  const noticed =
+    setting && sides && isPair
+      ? hardlyNoticed(view, key, sides.a ?? setting.field.neutral, sides.b ?? setting.field.neutral)
+      : null;
   const range = ranges[key] ?? { min: setting?.field.min ?? 0, max: setting?.field.max ?? 1 };
   const put = (side: 'a' | 'b', value: number | null) =>
     setValues({ ...values, [key]: { a: sides!.a, b: sides!.b, [side]: value } });
   const searched = [key, ...more];
+  const isFileMissing = way === 'files' && (!files.a || !files.b);
   const start = async () => {
     if (!setting || !sides) return;
     setBusy(true);
@@ -75,7 +83,7 @@ export function PlanForm({
       ...{ setting, sides, all, searched, ranges },
       ...{ way, pairs, laps, named, dimension },
     });
-    const done = told(await askQuestion(plan));
+    const done = told(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
     setBusy(false);
     if (done) router.push('/verdict');
   };
@@ -91,7 +99,7 @@ export function PlanForm({
             <>
               <Button
                 look="next"
-                disabled={!setting || isBusy || !canRide(view, way)}
+                disabled={!setting || isBusy || !canRide(view, way) || isFileMissing}
                 onClick={() => void start()}
               >
                 Start
@@ -165,6 +173,7 @@ export function PlanForm({
             {setting.field.step}; it is {setting.value} now.
           </p>
         )}
+        {noticed && <p className="text-sm text-rust">{noticed}</p>}
         {setting && !isPair && (
           <div className="grid gap-4 sm:grid-cols-2">
             <NumberField
@@ -216,6 +225,7 @@ export function PlanForm({
             ))}
           </Row>
         )}
+        {way === 'files' && <SlotFiles files={files} onChange={setFiles} />}
         {question === 'change' && (
           <Row label="Pairs">
             {[2, 3, 4, 6, 8, 12]

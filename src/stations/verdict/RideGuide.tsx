@@ -15,6 +15,7 @@ import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, OwnSpread, ShownStep } from '@/book/model/experimentView';
 import { RoadLine } from '@/parts/RoadLine';
+import { saveSlot } from '@/parts/saveSlot';
 import { told } from '@/parts/told';
 import { useLookAgain } from '@/parts/useLookAgain';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
@@ -40,7 +41,7 @@ export function RideGuide({
   spread: OwnSpread;
 }) {
   const { asked, step, elsewhere } = open;
-  useLookAgain(step.kind === 'ride' && step.values === null && !step.isLoaded);
+  useLookAgain(asked.way === 'helper' && step.kind === 'ride' && !step.isLoaded);
   const words = settingWords(view);
   const names = settingNames(view, settingsOf(asked));
   // The steps that stand before one, and so its number.
@@ -134,7 +135,8 @@ function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof set
         ? 'Which was better?'
         : 'How was it?';
   const ride = `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
-  if (step.values === null) return step.isLoaded ? `${ride}: drive` : `${ride}: your helper is loading`;
+  if (step.values === null)
+    return `${ride}: ${step.isLoaded ? 'drive' : asked.way === 'files' ? 'load its file' : 'your helper is loading'}`;
   const side = step.side === null ? '' : `${step.side}, `;
   return `${ride}: ${side}${words.side(step.values)}, ${asked.lapsPerRide} ${asked.lapsPerRide === 1 ? 'lap' : 'laps'}`;
 }
@@ -223,15 +225,30 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
     setBusy(false);
   };
   const isBlind = step.values === null;
+  const isAlone = asked.way === 'files';
   const isCheck = open.answer?.kind === 'best' && open.answer.found.isCheck;
   return (
     <NextStep
       number={1}
       title={
-        isBlind ? (step.isLoaded ? 'Drive' : 'Wait for your helper') : `Load ${words.side(step.values!)}`
+        !isBlind
+          ? `Load ${words.side(step.values!)}`
+          : step.isLoaded
+            ? 'Drive'
+            : isAlone
+              ? 'Save and load its file'
+              : 'Wait for your helper'
       }
       actions={
         <>
+          {isAlone && (
+            <Button
+              look={step.isLoaded ? 'plain' : 'next'}
+              onClick={() => void saveSlot(open.id, step.place)}
+            >
+              Save the file of ride {step.place + 1}
+            </Button>
+          )}
           <Button look="next" disabled={isBusy || !step.isLoaded} onClick={() => void book('ridden')}>
             Driven
           </Button>
@@ -243,7 +260,9 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
         </>
       }
     >
-      {isBlind ? (
+      {isAlone ? (
+        'Load it in the title over everything else, and don’t look inside.'
+      ) : isBlind ? (
         <>
           {step.isLoaded
             ? 'It is loaded. Don’t look at the settings.'

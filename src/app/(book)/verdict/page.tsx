@@ -1,8 +1,10 @@
 import { redirect } from 'next/navigation';
-import { readExperiment, verdictView } from '@/book/read/readExperiments';
+import { readExperiment, readKnown, verdictView } from '@/book/read/readExperiments';
 import { shownPlace } from '@/book/read/readBook';
 import { markedPair } from '@/book/read/readPair';
 import { QUESTIONS } from '@/core/experiment/plan';
+import { KnownPage } from '@/stations/verdict/KnownPage';
+import { askableSettings } from '@/book/judge/askable';
 import { PairStation } from '@/stations/verdict/PairStation';
 import { VerdictStation } from '@/stations/verdict/VerdictStation';
 
@@ -16,8 +18,10 @@ export default async function VerdictPage({
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  const { pair, show, ask } = await searchParams;
+  const { pair, show, ask, know } = await searchParams;
   if (pair !== undefined) return <PairStation view={view} pair={await markedPair(here, view)} />;
+  const key = askableSettings(view).find((one) => one.key === know)?.key;
+  if (key !== undefined) return <KnownPage view={view} known={await readKnown(here, view, key)} />;
   const [verdict, shown] = await Promise.all([
     verdictView(here, view),
     typeof show === 'string' ? readExperiment(here, view, show) : null,

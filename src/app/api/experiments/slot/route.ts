@@ -1,0 +1,4 @@
+import { guarded } from '@/app/guard';
+import { sendSlot } from '@/book/read/sendOnDemand';
+
+export const GET = guarded(sendSlot);
