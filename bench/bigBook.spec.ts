@@ -9,7 +9,7 @@ import { copyBook, removeBook, startServer } from '../e2e/server';
 const say = (what: string, figure: string) => process.stdout.write(`\n${what.padEnd(64)} ${figure}\n`);
 const CHANGES = 10_000;
 const COMBINATIONS = 300;
-const STATIONS = ['axes', 'shape', 'lock', 'force', 'ride', 'card'];
+const STATIONS = ['axes', 'shape', 'lock', 'force', 'ride', 'verdict', 'card'];
 const ROUNDS = 6;
 const GOAL = `a station of a book with ${CHANGES} changes, ${COMBINATIONS} combinations (goal: 150 ms)`;
 
@@ -72,6 +72,8 @@ test('a book of ten years', async ({ page, server }) => {
 });
 
 const RIDES = 2000;
+/** So many times four questions were asked. */
+const QUESTIONS = 30;
 /** So many of them are whole; those further back are never read, and hold a piece each. */
 const WHOLE = 40;
 
@@ -90,6 +92,18 @@ async function manyRides(folder: string) {
     select 'grown-' || n, (select max(at) from rides) - n * interval '150 minutes', kind, rig_id, title_id, car_id, driver, branch, layer, axis, field,
       from_value, to_value, why
     from (select * from changes where rig_id = 'tern' and field = 'gain' limit 1) one, generate_series(1, ${CHANGES}) n`);
+  // Every question of the demo's evening, again and again, as if it had been asked here.
+  const copied = `generate_series(1, ${QUESTIONS}) n`;
+  await book.exec(`
+    insert into experiments (id, at, rig_id, title_id, car_id, driver, branch, track_id, plan, state, decision)
+    select e.id || '-' || n, e.at - n * interval '7 days', r.rig_id, r.title_id, r.car_id, r.driver, r.branch, e.track_id, e.plan,
+      e.state, e.decision
+    from experiments e, rides r, ${copied} where r.id = 'demo-first-ride' and e.plan #>> '{asked,question}' <> 'change';
+    insert into trials (id, experiment_id, place, at, outcome, ride_id, "values", software)
+    select t.id || '-' || n, t.experiment_id || '-' || n, t.place, t.at, t.outcome, t.ride_id, t."values", t.software
+    from trials t join experiments e on e.id = t.experiment_id, ${copied} where e.plan #>> '{asked,question}' <> 'change';
+    insert into answers (experiment_id, place, at, said)
+    select experiment_id || '-' || n, place, at, said from answers, ${copied};`);
   await book.close();
 }
 
@@ -111,6 +125,11 @@ test('two thousand rides', async ({ page }) => {
     for (const path of PAGES)
       most = Math.max(most, pageData(await (await fetch(`${server.url}/${path}`)).text()));
     say(`a station, ${what}`, summary(opened.slice(STATIONS.length)));
+    const verdict = STATIONS.indexOf('verdict');
+    say(
+      '  verdict among them',
+      summary(opened.filter((_, i) => i >= STATIONS.length && i % STATIONS.length === verdict)),
+    );
     say(`  data of the largest of ${PAGES.length} pages (goal: 40 kB)`, `${(most / 1000).toFixed(1)} kB`);
     await server.stop();
     removeBook(folder);

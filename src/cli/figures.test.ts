@@ -319,7 +319,7 @@ it('a blind test and a search are judged on the page as their files are', async 
   const here = (await hereIn(book.db, EVENING))!;
   const view = await readBook(here);
   const shown = async (id: string) => (await readExperiment(here, view, id))!;
-  for (const id of ['demo-tell-strength', 'demo-tell-smoothing']) {
+  for (const id of ['demo-tell-strength', 'demo-tell-damper']) {
     const { answer, answers, salt, commitment } = await shown(id);
     if (answer?.kind !== 'blind') throw new Error('it is no blind test');
     const pairs = answers.map(({ place, said }) =>

@@ -75,7 +75,7 @@ it('what was asked came out as scenario and core have it: shown, not shown, an i
     return { plan: plan.asked, orders: plan.orders ?? [], trials, answers };
   };
   const scored = (id: string) => bettingScore('which', blindPairs(courseOf(id))).verdict;
-  expect([scored('demo-tell-strength'), scored('demo-tell-smoothing')]).toEqual(['shown', 'not shown']);
+  expect([scored('demo-tell-strength'), scored('demo-tell-damper')]).toEqual(['shown', 'not shown']);
   const searched = (id: string) => {
     const course = courseOf(id);
     const plan = course.plan as BestPlan;

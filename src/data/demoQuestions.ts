@@ -23,11 +23,11 @@ const BLIND: readonly { id: string; daysAgo: number; seed: number; feels: number
     plan: blindPlan('base/steering/strength', 60, 75),
   },
   {
-    id: 'demo-tell-smoothing',
+    id: 'demo-tell-damper',
     daysAgo: 6,
     seed: 8,
     feels: 0,
-    plan: blindPlan('base/steering/smoothing', 2, 3),
+    plan: blindPlan('base/steering/damper', 34, 38),
   },
 ];
 

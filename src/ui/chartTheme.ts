@@ -38,7 +38,6 @@ const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
 export function chartBase(palette: ChartPalette) {
   return {
     animation: false,
-    aria: { enabled: true },
     backgroundColor: 'transparent',
     textStyle: { fontFamily: FONT, color: palette.muted, fontSize: 13 },
     tooltip: {

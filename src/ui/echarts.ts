@@ -1,6 +1,5 @@
 import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
 import {
-  AriaComponent,
   DataZoomComponent,
   GridComponent,
   MarkAreaComponent,
@@ -11,7 +10,6 @@ import { init, use as register } from 'echarts/core';
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
 
 register([
-  AriaComponent,
   BarChart,
   CanvasRenderer,
   DataZoomComponent,

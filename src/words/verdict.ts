@@ -176,6 +176,7 @@ export const SENTENCES = {
   knownBest: (name: string, low: string, high: string) =>
     `${name}: your best lies between ${low} and ${high}`,
   knownIndifferent: (name: string) => `${name}: your answers don’t follow it`,
+  knownUnasked: (name: string) => `${name}: nothing was asked of it yet`,
   knownShown: (name: string, shown: number, of: number) =>
     of === 0
       ? `${name}: nothing was compared to its end yet`
@@ -195,11 +196,11 @@ export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = 
   },
   tell: {
     ask: 'Could I tell?',
-    about: 'Blind: a helper loads A or B, and you say which was B.',
+    about: 'Blind: a helper, or a file, loads A or B, and you say which was B.',
   },
   like: {
     ask: 'Which do I like?',
-    about: 'Blind: a helper loads A or B, and you say which is better.',
+    about: 'Blind: a helper, or a file, loads A or B, and you say which is better.',
   },
   best: {
     ask: 'Where is the best value?',

@@ -447,7 +447,17 @@ it('of a setting it says all that is known, and what would hardly be noticed', (
   const best = { value: 20, low: 15, high: 25 };
   expect(knownSentence(view, { ...known, best })).toContain('between 15 and 25');
   expect(knownSentence(view, { ...known, isIndifferent: true })).toContain('don’t follow it');
-  expect(knownSentence(view, known)).toContain('nothing was compared');
+  expect(knownSentence(view, known)).toContain('nothing was asked');
+  const row = {
+    id: 'q',
+    atMs: 1,
+    question: 'tell' as const,
+    tried: [],
+    best: null,
+    pair: null,
+    sentence: '',
+  };
+  expect(knownSentence(view, { ...known, rows: [row] })).toContain('nothing was compared');
   const noticed = { [KEY]: { value: 4, low: 2, high: 8, from: 'search' as const } };
   expect(hardlyNoticed({ ...view, known: noticed }, KEY, 1, 2)).toContain('less than 2.0');
 });

@@ -106,7 +106,10 @@ it('the newest search that ended is believed, also where the answers did not fol
 
 it('what was shown is counted of what was compared to its end', () => {
   const of = (all: ExperimentView[]) => knownSentence(view, settingKnown(view, KEY, all));
-  expect(of([])).toContain('nothing was compared to its end');
+  expect(of([])).toBe('Brake ebb: nothing was asked of it yet');
+  expect(of([question(pairs('like', 0, 4), null, { state: 'given up' })])).toContain(
+    'nothing was compared to its end',
+  );
   expect(of([blind([true], 'shown')])).toBe('Brake ebb: the one comparison showed a difference');
   expect(of([blind([true], 'shown'), blind([true], 'not shown'), blind([true], 'not shown')])).toContain(
     '1 of 3',

@@ -96,6 +96,7 @@ export function knownSentence(
   const name = words.name(key);
   if (best) return SENTENCES.knownBest(name, words.value(key, best.low), words.value(key, best.high));
   if (isIndifferent) return SENTENCES.knownIndifferent(name);
+  if (rows.length === 0) return SENTENCES.knownUnasked(name);
   const told = rows.filter(({ pair }) => pair && pair.isShown !== null);
   return SENTENCES.knownShown(name, told.filter(({ pair }) => pair!.isShown).length, told.length);
 }

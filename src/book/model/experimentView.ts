@@ -139,6 +139,8 @@ export interface HelperView {
     place: number;
     /** What they said is loaded. */
     said: 'neutral' | 'ride' | null;
+    /** What is loaded first, and what the ride is driven with. */
     values: { name: string; neutral: string; value: string }[];
+    cautions: string[];
   } | null;
 }

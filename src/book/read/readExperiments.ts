@@ -2,10 +2,11 @@ import 'server-only';
 import { committedText } from '@/core/experiment/coinOrders';
 import { nextStep, ridden } from '@/core/experiment/course';
 import type { Noticed } from '@/core/experiment/noticed';
-import { settingsOf } from '@/core/experiment/plan';
-import type { Menus } from '@/core/settings/menus';
+import { loadFirst } from '@/core/experiment/loadFirst';
+import { isPairPlan, settingsOf, type ExperimentPlan } from '@/core/experiment/plan';
+import { menuField, type Menus } from '@/core/settings/menus';
 import { combinationText, type Combination } from '@/core/settings/scope';
-import { keyText, sameValue } from '@/core/settings/setting';
+import { keyOfText, keyText, sameValue } from '@/core/settings/setting';
 import { listChanges } from '@/data/changes';
 import type { Database } from '@/data/database';
 import { EVENING, eveningProgress } from '@/data/demoEvening';
@@ -25,6 +26,7 @@ import { changeItem } from '../judge/trail';
 import type { BookView, TrailChange } from '../model/bookView';
 import type { Asking, ExperimentView, HelperView, RecentChange, VerdictView } from '../model/experimentView';
 import type { SettingKnown } from '../model/settingKnown';
+import { cautionsFor } from '../judge/cautionsFor';
 import { noticedOf, settingKnown } from '../judge/settingKnown';
 import type { Here } from './here';
 import { memo } from './memo';
@@ -101,10 +103,21 @@ export async function readHelper(here: Here, view: BookView, id: string): Promis
   const words = settingWords(view);
   const values = Object.entries(step.values).map(([key, value]) => ({
     name: words.name(key),
-    neutral: words.value(key, null),
+    neutral: words.value(key, firstOf(view, row.plan.asked, key)),
     value: words.value(key, value),
   }));
-  return { id, step: { place: step.place, said, values } };
+  return {
+    id,
+    step: { place: step.place, said, values, cautions: cautionsFor(view, Object.keys(step.values)) },
+  };
+}
+
+/** What is loaded before A or B of a setting; `null` where it has no number. */
+function firstOf(view: Pick<BookView, 'menus'>, asked: ExperimentPlan, key: string): number | null {
+  const field = menuField(view.menus, keyOfText(key));
+  if (!field || !isPairPlan(asked)) return null;
+  const [a, b] = [asked.a[key] ?? field.neutral, asked.b[key] ?? field.neutral];
+  return typeof a === 'number' && typeof b === 'number' ? loadFirst(field, [a, b]) : null;
 }
 
 /** The file of the ride that comes next, for a driver who is alone; `null` where there is none. */

@@ -301,7 +301,9 @@ describe('a blind test with a helper', () => {
     expect(await helper()).toEqual({
       place: 0,
       said: null,
-      values: [{ name: 'Brake ebb', neutral: '0', value }],
+      // Neither A (0, which is neutral) nor B: that one would be heard to change nothing.
+      values: [{ name: 'Brake ebb', neutral: '95', value }],
+      cautions: [],
     });
     expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden' }))).toBe('not-loaded');
     expect(codeOf(await helperLoaded({ id, place: 0, what: 'ride' }))).toBe('neutral-first');

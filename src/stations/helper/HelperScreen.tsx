@@ -48,6 +48,14 @@ export function HelperScreen({ helper }: { helper: HelperView | null }) {
               ? 'Neutral first, every time, also where nothing changes: so that nobody hears what is loaded.'
               : 'Take as long over it as always.'}
           </p>
+          {step.cautions.length > 0 && (
+            <ul className="text-rust">
+              <li>The driver’s hands are off the rim until it is loaded.</li>
+              {step.cautions.map((text) => (
+                <li key={text}>{text}</li>
+              ))}
+            </ul>
+          )}
           <Button
             look="next"
             className="min-h-16 text-xl"

@@ -28,6 +28,10 @@ import { useRouter } from 'next/navigation';
 export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentView }) {
   const { answer } = shown;
   const names = settingNames(view, settingsOf(shown.asked));
+  // It is the force that says what a change of the force did; of a blind test it explains the answer.
+  const isAboutForce =
+    isPairPlan(shown.asked) && settingsOf(shown.asked).some((key) => isForceField(keyOfText(key).field));
+  const force = <ForceOfBoth view={view} id={shown.id} rides={shown.ridden} />;
   return (
     <StationPage
       finding={experimentSentence(view, shown)}
@@ -38,12 +42,9 @@ export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentV
       }
       next={<Decide view={view} shown={shown} />}
     >
-      {isPairPlan(shown.asked) &&
-        answer &&
-        settingsOf(shown.asked).some((key) => isForceField(keyOfText(key).field)) && (
-          <ForceOfBoth view={view} id={shown.id} rides={shown.ridden} />
-        )}
+      {isAboutForce && answer?.kind === 'change' && force}
       <AnswerPicture view={view} shown={shown} />
+      {isAboutForce && answer?.kind === 'blind' && force}
       {answer?.kind === 'change' && answer.rides.length > 1 && (
         <AlongRoad id={shown.id} rides={answer.rides.length} road={roadAsked(view, shown)} />
       )}

@@ -5,7 +5,7 @@ import { date } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/verdict';
 
 /** Room for the longest question beside its row. */
-const GRID = { left: 210, right: 32, top: 24, bottom: 52 };
+const GRID = { left: 172, right: 32, top: 24, bottom: 52 };
 
 /**
  * Questions from top to bottom, oldest first, over the values of their setting: what was tried and wished, what was compared, where
@@ -76,8 +76,8 @@ export function knownOption(
     yAxis: {
       type: 'category' as const,
       inverse: true,
-      data: rows.map(({ question, atMs }) => `${QUESTION_WORDS[question].ask}  ${date(atMs)}`),
-      axisLabel: { color: palette.muted },
+      data: rows.map(({ question, atMs }) => `${QUESTION_WORDS[question].ask}\n${date(atMs)}`),
+      axisLabel: { color: palette.muted, lineHeight: 18 },
       axisLine: { show: false },
       axisTick: { show: false },
       splitLine: { show: true, lineStyle: { color: palette.line } },
