@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { BrowserContext, Page } from '@playwright/test';
+import type { BrowserContext, Locator, Page } from '@playwright/test';
 import { unzipSync, strFromU8 } from 'fflate';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
@@ -167,11 +167,24 @@ async function openHelper(page: Page, context: BrowserContext): Promise<Page> {
   return helper;
 }
 
-test('where is the best value: led from ride to ride to an interval', async ({ page, server }) => {
+/** Goes there with Tab alone and presses Enter, as somebody without a mouse does. */
+async function byKeyboard(page: Page, target: Locator) {
+  const isThere = () => target.evaluate((element) => element === document.activeElement);
+  await expect(target).toBeEnabled();
+  for (let tabs = 0; tabs < 90 && !(await isThere()); tabs++) await page.keyboard.press('Tab');
+  await expect(target).toBeFocused();
+  await page.keyboard.press('Enter');
+}
+
+test('where is the best value: led from ride to ride by keyboard alone to an interval, and all of it in one picture', async ({
+  page,
+  server,
+}) => {
   await ask(page, server.url, 'Where is the best value', 'title/brake/deadzone');
   await page.getByLabel('to', { exact: true }).fill('60');
   await page.getByLabel('to', { exact: true }).blur();
-  await next(page).getByRole('button', { name: 'Start' }).click();
+  const button = (name: string) => next(page).getByRole('button', { name, exact: true });
+  await byKeyboard(page, button('Start'));
   let before: number | null = null;
   for (let ride = 1; ride <= 24; ride++) {
     await expect(heading(page)).toHaveText(new RegExp(`^(Ride ${ride}: Brake ebb|Your best)`), {
@@ -180,19 +193,15 @@ test('where is the best value: led from ride to ride to an interval', async ({ p
     const text = (await heading(page).textContent())!;
     if (text.startsWith('Your best')) break;
     const value = Number(/ebb ([\d.]+)/.exec(text)![1]);
-    await next(page).getByRole('button', { name: 'Driven' }).click();
+    await byKeyboard(page, button('Driven'));
     await expect(heading(page)).toHaveText('How was it?');
     if (before !== null) {
       const isBetter = Math.abs(value - 22) < Math.abs(before - 22);
-      await next(page)
-        .getByRole('button', { name: isBetter ? 'Better' : 'The one before was better', exact: true })
-        .click();
+      await byKeyboard(page, button(isBetter ? 'Better' : 'The one before was better'));
     }
-    await next(page)
-      .getByRole('button', { name: value < 22 ? 'More' : 'Less', exact: true })
-      .click();
+    await byKeyboard(page, button(value < 22 ? 'More' : 'Less'));
     if (ride === 2) await expectAccessible(page, 'feel');
-    await next(page).getByRole('button', { name: 'Say so' }).click();
+    await byKeyboard(page, button('Say so'));
     before = value;
   }
   await expect(heading(page)).toHaveText(
@@ -202,6 +211,25 @@ test('where is the best value: led from ride to ride to an interval', async ({ p
   expect(Number(low)).toBeLessThanOrEqual(22);
   expect(Number(high)).toBeGreaterThanOrEqual(22);
   await expectAccessible(page, 'search');
+
+  await byKeyboard(page, next(page).getByRole('link', { name: 'All about this setting' }));
+  await expect(heading(page)).toHaveText(`Brake ebb: your best lies between ${low} and ${high}`);
+  await expect(
+    page.getByText(/^What you just notice, three times in four, is about [\d.]+ of brake ebb/),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: 'Every question about brake ebb, over its values' }),
+  ).toBeVisible();
+  await expectAccessible(page, 'what is known of a setting');
+  // What is hardly noticed is said where it would be asked.
+  await next(page).getByRole('link', { name: 'Did it change anything?' }).click();
+  await expect(page.getByLabel('Setting', { exact: true })).toHaveValue('title/brake/deadzone');
+  await page.getByLabel('A', { exact: true }).fill('10');
+  await page.getByLabel('B', { exact: true }).fill('11');
+  await page.getByLabel('B', { exact: true }).blur();
+  await expect(
+    page.getByText(/^By your own answers you hardly notice less than [\d.]+ here\.$/),
+  ).toBeVisible();
 });
 
 test('what does this one do, which do I like, and alone with files: from plan to answer', async ({
@@ -270,12 +298,4 @@ test('what does this one do, which do I like, and alone with files: from plan to
   await expect(heading(page)).toHaveText('Ride 2: load its file');
   await next(page).getByRole('button', { name: 'Give up' }).click();
   await expect(heading(page)).toContainText('Given up');
-
-  // All of it in one picture.
-  await next(page).getByRole('link', { name: 'All about this setting' }).click();
-  await expect(heading(page)).toHaveText('Brake ebb: nothing was compared to its end yet');
-  await expect(
-    page.getByRole('img', { name: 'Every question about brake ebb, over its values' }),
-  ).toBeVisible();
-  await expectAccessible(page, 'what is known of a setting');
 });

@@ -34,7 +34,10 @@ export function KnownPage({ view, known }: { view: BookView; known: SettingKnown
           title="Ask more of it"
           actions={
             <>
-              <LinkButton look="next" href={`/verdict?ask=${known.best ? 'change' : 'best'}`}>
+              <LinkButton
+                look="next"
+                href={`/verdict?ask=${known.best ? 'change' : 'best'}&of=${encodeURIComponent(key)}`}
+              >
                 {QUESTION_WORDS[known.best ? 'change' : 'best'].ask}
               </LinkButton>
               <LinkButton href="/verdict">Another question</LinkButton>

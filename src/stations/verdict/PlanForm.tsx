@@ -23,6 +23,7 @@ import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
 import { Cautions, MoreSettings, Row } from './planFields';
+import { knownHref } from './knownHref';
 import { filesToSeal, SlotFiles, type ChosenFiles } from './SlotFiles';
 
 const WAYS_OF: Record<Question, readonly Way[]> = {
@@ -38,15 +39,18 @@ export function PlanForm({
   view,
   verdict,
   question,
+  of,
 }: {
   view: BookView;
   verdict: VerdictView;
   question: Question;
+  /** The setting that it is about at first; `null` for the one that was changed last. */
+  of: string | null;
 }) {
   const router = useRouter();
   const all = askableSettings(view);
   const recent = verdict.recent.filter(({ key }) => all.some((one) => one.key === key));
-  const [key, setKey] = useState(recent[0]?.key ?? all[0]?.key ?? '');
+  const [key, setKey] = useState(of ?? recent[0]?.key ?? all[0]?.key ?? '');
   const setting = all.find((one) => one.key === key);
   const [values, setValues] = useState<Record<string, { a: number | null; b: number | null }>>({});
   const [ranges, setRanges] = useState<Record<string, { min: number; max: number }>>({});
@@ -170,7 +174,10 @@ export function PlanForm({
         {setting && (
           <p className="text-sm text-muted">
             {setting.name} goes from {setting.field.min} to {setting.field.max} in steps of{' '}
-            {setting.field.step}; it is {setting.value} now.
+            {setting.field.step}; it is {setting.value} now.{' '}
+            <Link className="underline underline-offset-4" href={knownHref(key)}>
+              What is known of it
+            </Link>
           </p>
         )}
         {noticed && <p className="text-sm text-rust">{noticed}</p>}

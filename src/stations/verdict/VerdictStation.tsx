@@ -23,12 +23,15 @@ export function VerdictStation({
   verdict,
   shown,
   ask,
+  of,
 }: {
   view: BookView;
   verdict: VerdictView;
   /** A question of before that is looked at. */
   shown: ExperimentView | null;
   ask: Question | null;
+  /** The setting that it is to be about. */
+  of: string | null;
 }) {
   const answered = useAnswered(verdict.open?.id ?? null);
   const router = useRouter();
@@ -38,6 +41,6 @@ export function VerdictStation({
   if (shown && shown.state !== 'open') return <AnswerPage view={view} shown={shown} />;
   if (verdict.open)
     return <RideGuide key={verdict.open.id} view={view} open={verdict.open} spread={verdict.spread} />;
-  if (ask) return <PlanForm key={ask} view={view} verdict={verdict} question={ask} />;
+  if (ask) return <PlanForm key={ask} view={view} verdict={verdict} question={ask} of={of} />;
   return <AskStart view={view} verdict={verdict} />;
 }

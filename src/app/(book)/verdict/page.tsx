@@ -18,14 +18,15 @@ export default async function VerdictPage({
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  const { pair, show, ask, know } = await searchParams;
+  const { pair, show, ask, know, of } = await searchParams;
   if (pair !== undefined) return <PairStation view={view} pair={await markedPair(here, view)} />;
-  const key = askableSettings(view).find((one) => one.key === know)?.key;
-  if (key !== undefined) return <KnownPage view={view} known={await readKnown(here, view, key)} />;
+  const keyOf = (asked: unknown) => askableSettings(view).find(({ key }) => key === asked)?.key ?? null;
+  const known = keyOf(know);
+  if (known !== null) return <KnownPage view={view} known={await readKnown(here, view, known)} />;
   const [verdict, shown] = await Promise.all([
     verdictView(here, view),
     typeof show === 'string' ? readExperiment(here, view, show) : null,
   ]);
   const question = QUESTIONS.find((one) => one === ask) ?? null;
-  return <VerdictStation view={view} verdict={verdict} shown={shown} ask={question} />;
+  return <VerdictStation view={view} verdict={verdict} shown={shown} ask={question} of={keyOf(of)} />;
 }
