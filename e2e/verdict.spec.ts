@@ -163,6 +163,8 @@ async function openHelper(page: Page, context: BrowserContext): Promise<Page> {
     context.waitForEvent('page'),
     page.getByRole('link', { name: 'The helper’s window' }).click(),
   ]);
+  // It opens when the page's own code listens; half open, its colours would be read as neither.
+  await expect(helper.getByRole('button', { name: 'Loaded' })).toHaveCSS('opacity', '1');
   await expectAccessible(helper, 'helper');
   return helper;
 }
