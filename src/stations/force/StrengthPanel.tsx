@@ -24,6 +24,8 @@ export function StrengthPanel({
   logged: LoggedForce;
   road: RoadMap;
 }) {
+  // Held here: the picture goes while a ride is read, and what was chosen of it stays.
+  const [isMap, setMap] = useState(false);
   const { ride, fault, isBusy } = logged;
   const { report, kept } = force;
   const judgement = ride ? logged.report?.judgement : report!.judgement;
@@ -42,6 +44,8 @@ export function StrengthPanel({
           road={ride ? outlineMap(logged) : road}
           judgement={judgement}
           ghost={ghost}
+          isMap={isMap}
+          onMap={setMap}
         />
       ) : (
         <p role="status" className="flex h-64 items-center text-muted">

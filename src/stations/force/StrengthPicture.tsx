@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useId, useState } from 'react';
+import { useCallback, useId } from 'react';
 import type { SignalJudgement } from '@/core/force/judgeForce';
 import type { LoggedRide } from '@/core/force/forceReport';
 import { Chart } from '@/ui/Chart';
@@ -24,11 +24,12 @@ interface Props {
   /** What is shown of the ride that is chosen, and as it was kept. */
   judgement: SignalJudgement;
   ghost: SignalJudgement | null;
+  isMap: boolean;
+  onMap(isMap: boolean): void;
 }
 
 /** The force over one lap or on the map, and sorted from its highest. */
-export function StrengthPicture({ view, road, judgement, ghost }: Props) {
-  const [isMap, setMap] = useState(false);
+export function StrengthPicture({ view, road, judgement, ghost, isMap, onMap }: Props) {
   const lap = useCallback(
     (palette: ChartPalette) => forceOption(judgement, ghost, palette),
     [judgement, ghost],
@@ -50,7 +51,7 @@ export function StrengthPicture({ view, road, judgement, ghost }: Props) {
               key={name}
               type="button"
               aria-pressed={one === isMap}
-              onClick={() => setMap(one)}
+              onClick={() => onMap(one)}
               className={`min-h-8 cursor-pointer underline-offset-4 ${one === isMap ? 'font-bold underline' : 'text-muted hover:text-ink'}`}
             >
               {name}
