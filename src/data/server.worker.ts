@@ -60,9 +60,9 @@ const api = {
   riddenTravel(stored: StoredRide, asked: Ridden[]) {
     return riddenTravel(rideOf(stored), asked);
   },
-  /** What settings of a base make of the force that a ride was driven with. */
-  forceOfLog(stored: StoredRide, chain: ForceChain) {
-    return forceOfLog(rideOf(stored), chain);
+  /** What settings make of the force that a ride was driven with. */
+  forceOfLog(stored: StoredRide, chain: ForceChain, loggedGain: number) {
+    return forceOfLog(rideOf(stored), chain, loggedGain);
   },
   /** Both at once: a ride that comes in is unpacked once. */
   rideAtOnce(stored: StoredRide, asked: Ridden[]) {

@@ -132,8 +132,10 @@ export const SENTENCES = {
   // The force of both
   forceComputed: (clauses: string[]) => `Computed, not tested: with B ${listed(clauses)}.`,
   forceSame: () => 'Computed, not tested: the force of both is the same in every figure shown.',
+  forceOwnLaps: () =>
+    'What was changed acts before the force that is logged: clipping, weight, detail and roughness are of each side’s own laps, which differ by themselves too.',
   forceOf: (rides: number, rateHz: number) =>
-    `From the force that ${rides === 1 ? 'one ride' : `${rides} rides`} logged (${Math.round(rateHz)} rows a second), through the base as it is known.`,
+    `From the force that ${rides === 1 ? 'one ride' : `${rides} rides`} logged (${Math.round(rateHz)} rows a second), the same laps through both settings and the base as it is known.`,
   forceUnlogged: () => 'No ride logged its force: clipping, weight and detail of these laps cannot be told.',
 
   // Could I tell, which do I like?

@@ -319,7 +319,10 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView
     }
     case 'best':
       return [
-        ...Object.entries(answer.found.jnd).map(([key, jnd]) => noticedText(view, key, noticedInSearch(jnd))),
+        // Of a search that found nothing the answers say nothing of how fine the driver feels it.
+        ...(answer.found.state === 'found' ? Object.entries(answer.found.jnd) : []).map(([key, jnd]) =>
+          noticedText(view, key, noticedInSearch(jnd)),
+        ),
         ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
           SENTENCES.apart(name(key), words.value(key, preferred), words.value(key, wished)),
         ),

@@ -4,14 +4,14 @@ import { heavier } from '@/core/force/heavier';
 import {
   forceField,
   isForceDescribed,
-  isForceField,
+  isForceSetting,
   type ForceParameter,
 } from '@/core/force/forceParameters';
 import { couplingsOf, deadControls } from '@/core/force/coupling';
 import type { HandsOff } from '@/core/force/handsOff';
 import type { ForceReport, StabilityReport } from '@/core/force/forceReport';
 import { assumedIn } from '@/core/rig/evidence';
-import { changedBetween, keyOfText, type Layer, type SettingValues } from '@/core/settings/setting';
+import { changedBetween, type Layer, type SettingValues } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { NewestRide } from '../model/rideView';
 import type { Finding } from '../model/stationHealth';
@@ -66,7 +66,7 @@ const SMALL_PUSH_DEG = 5;
 
 /** Settings of the force that differ between two sets. */
 const forceChanged = (before: SettingValues, after: SettingValues) =>
-  changedBetween(before, after).filter((key) => isForceField(keyOfText(key).field));
+  changedBetween(before, after).filter(isForceSetting);
 
 /** A title of which nobody described the force: no figure of it is shown anywhere. */
 const FORCE_UNKNOWN: Finding = {

@@ -13,7 +13,7 @@ import type { ExperimentAnswer, ExperimentView, OwnSpread } from '../model/exper
 import { experimentRemarks, experimentSentence } from './experiments';
 import { planSentence } from './planSentence';
 import type { SideForce } from '../model/sidesForce';
-import { forceSentence } from './sidesForce';
+import { forceSentence, forceSource } from './sidesForce';
 import { hardlyNoticed, knownSentence } from './settingKnown';
 import { tellRidesApart } from './tellRidesApart';
 
@@ -437,9 +437,13 @@ it('the force of both is said to be computed', () => {
     ...{ clipShare: 0, sustainedShare: 0, cornerNm: 6, detail: 1, roughness: 1 },
     ...{ roll: 'settles', fast: 'settles', halfTurnS: 0.2 },
   };
-  const of = (b: SideForce) => forceSentence({ a: side, b, rides: 1, rateHz: 100 });
+  const whole = (b: SideForce) => ({ a: side, b, isSameLaps: true, rides: 1, rateHz: 100 });
+  const of = (b: SideForce) => forceSentence(whole(b));
   expect(of({ ...side, cornerNm: 5 })).toContain('Computed, not tested');
   expect(of(side)).toContain('Computed, not tested');
+  expect(forceSentence({ ...whole(side), isSameLaps: false })).toContain('own laps');
+  expect(forceSource(whole(side))).toContain('one ride logged (100 rows a second)');
+  expect(forceSource({ ...whole(side), rateHz: null })).toContain('No ride logged its force');
 });
 
 it('of a setting it says all that is known, and what would hardly be noticed', () => {
@@ -466,8 +470,6 @@ it('every sentence is reached, and none is empty or says undefined', () => {
   // Said by the command line and by the search’s own page.
   SENTENCES.nobodyTells('Lap time');
   SENTENCES.knownLuck();
-  SENTENCES.forceUnlogged();
-  expect(SENTENCES.forceOf(1, 99.6)).toContain('one ride logged (100 rows a second)');
   SENTENCES.checkRide();
   expect(Object.keys(SENTENCES).filter((key) => !said.has(key))).toEqual([]);
   for (const [key, text] of said)

@@ -3,8 +3,8 @@ import { sidesOf } from '@/core/experiment/coinOrders';
 import { ridden } from '@/core/experiment/course';
 import { isPairPlan, settingsOf, type Side } from '@/core/experiment/plan';
 import { chainOf } from '@/core/force/chainOf';
-import { forceOfLog, type ForceOfLog } from '@/core/force/forceOfLog';
-import { isForceDescribed, isForceField } from '@/core/force/forceParameters';
+import { actsOnLog, forceOfLog, type ForceOfLog } from '@/core/force/forceOfLog';
+import { isForceDescribed, isForceSetting } from '@/core/force/forceParameters';
 import { halfTurn } from '@/core/force/halfTurn';
 import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from '@/core/force/handsOff';
 import { mean } from '@/core/numeric/moments';
@@ -14,22 +14,18 @@ import { breath } from '@/data/breath';
 import type { Database } from '@/data/database';
 import { experimentOf } from '@/data/experiments';
 import { rideOf, storedRide } from '@/data/rides';
+import { sha256 } from '@/data/sha256';
 import { askWorker, isLong } from '@/data/serverWorker';
 import { isKeptBack } from '../judge/experiments';
 import { forceFactsOf } from '../judge/force';
 import type { BookView } from '../model/bookView';
-import type { RideView } from '../model/rideView';
 import type { SideForce, SidesForce } from '../model/sidesForce';
 import type { Here } from './here';
 import { memo } from './memo';
-import { rideViewsOf } from './readRides';
-
-/** Whether a question is about the force, so that the force of both sides says what it did. */
-const asksForce = (keys: readonly string[]) => keys.some((key) => isForceField(keyOfText(key).field));
 
 /**
- * The force of both sides of a question about the force, computed: of their logged rides through the base as it is known, and of
- * the rim that is let go.
+ * The force of both sides of a question about the force, computed: of its logged rides through both sides' settings, and of the rim
+ * that is let go. What acts before the logged force no log tells of other settings: then each side is told of its own rides.
  * @returns `null` where there is no such question, or its order may not be told
  */
 export async function readSidesForce(
@@ -40,54 +36,48 @@ export async function readSidesForce(
   const row = await experimentOf(book, combination, id);
   if (!row) return null;
   const { asked, orders, basis } = row.plan;
-  const isAbout = isPairPlan(asked) && asksForce(settingsOf(asked)) && isForceDescribed(view.menus);
+  const keys = settingsOf(asked);
+  const isAbout = isPairPlan(asked) && keys.some(isForceSetting) && isForceDescribed(view.menus);
   if (!isAbout || !orders || isKeptBack(row)) return { force: null };
   const facts = forceFactsOf(view);
   const chainOfSide = (side: Side) => chainOf({ ...facts, values: withDraft(basis, side) });
+  const chains = { A: chainOfSide(asked.a), B: chainOfSide(asked.b) };
   const sides = sidesOf(orders);
   const driven = ridden(row.trials).flatMap(({ place, rideId }) =>
-    rideId ? { side: sides[place]!, rideId } : [],
+    rideId ? [{ side: sides[place]!, rideId }] : [],
   );
-  const views = await rideViewsOf(
-    book,
-    combination,
-    driven.map(({ rideId }) => rideId),
-  );
-  const side = async (of: 'A' | 'B', chain: ForceChain) => {
-    const ids = driven.filter((one) => one.side === of).flatMap(({ rideId }) => views.get(rideId) ?? []);
-    const logged = await Promise.all(ids.map(({ id: rideId }) => ofRide(book, rideId, chain)));
-    return { ...sideForce(ids, logged, chain), logged: logged.filter((one) => one !== null) };
+  const isSameLaps = keys.every((key) => actsOnLog(keyOfText(key)));
+  const through = async (side: 'A' | 'B') => {
+    const rides = driven.filter((ride) => isSameLaps || ride.side === side);
+    const told = await Promise.all(
+      rides.map((ride) => ofRide(book, ride.rideId, chains[side], chains[ride.side].title.gain)),
+    );
+    return told.filter((one) => one !== null);
   };
-  const [{ logged: ofA, ...a }, { logged: ofB, ...b }] = await Promise.all([
-    side('A', chainOfSide(asked.a)),
-    side('B', chainOfSide(asked.b)),
-  ]);
+  const [ofA, ofB] = await Promise.all([through('A'), through('B')]);
   const all = [...ofA, ...ofB];
   return {
     force: {
-      ...{ a, b },
-      rides: all.length,
+      a: sideForce(ofA, chains.A),
+      b: sideForce(ofB, chains.B),
+      isSameLaps,
+      rides: isSameLaps ? ofA.length : all.length,
       rateHz: all.length > 0 ? Math.min(...all.map(({ rateHz }) => rateHz)) : null,
     },
   };
 }
 
-function sideForce(
-  rides: readonly Pick<RideView, 'clipping'>[],
-  logged: readonly (ForceOfLog | null)[],
-  chain: ForceChain,
-): SideForce {
-  const over = <T>(all: readonly (T | null)[], value: (one: T) => number | null) => {
-    const values = all.flatMap((one) => (one === null ? [] : (value(one) ?? [])));
+function sideForce(rides: readonly ForceOfLog[], chain: ForceChain): SideForce {
+  const over = (value: (one: ForceOfLog) => number | null) => {
+    const values = rides.flatMap((one) => value(one) ?? []);
     return values.length > 0 ? mean(values) : null;
   };
-  const clipped = rides.map(({ clipping }) => clipping);
   return {
-    clipShare: over(clipped, ({ clipShare }) => clipShare),
-    sustainedShare: over(clipped, ({ sustainedShare }) => sustainedShare),
-    cornerNm: over(logged, ({ cornerNm }) => cornerNm),
-    detail: over(logged, ({ detail }) => detail),
-    roughness: over(logged, ({ roughness }) => roughness),
+    clipShare: over(({ clipShare }) => clipShare),
+    sustainedShare: over(({ sustainedShare }) => sustainedShare),
+    cornerNm: over(({ cornerNm }) => cornerNm),
+    detail: over(({ detail }) => detail),
+    roughness: over(({ roughness }) => roughness),
     roll: handsOff(chain, ROLL_MPS).verdict,
     fast: handsOff(chain, FAST_MPS).verdict,
     halfTurnS: halfTurn(chain).nowS,
@@ -95,13 +85,18 @@ function sideForce(
 }
 
 /** A ride never changes: what a set of the force makes of it is worked out once. */
-function ofRide(db: Database, rideId: string, chain: ForceChain): Promise<ForceOfLog | null> {
-  return memo(db, `force:${rideId}:${JSON.stringify(chain)}`, async () => {
+function ofRide(
+  db: Database,
+  rideId: string,
+  chain: ForceChain,
+  loggedGain: number,
+): Promise<ForceOfLog | null> {
+  return memo(db, `force:${rideId}:${sha256(JSON.stringify([chain, loggedGain]))}`, async () => {
     const stored = await storedRide(db, rideId);
     if (!stored) return null;
     if (isLong(stored.parts))
-      return askWorker<ForceOfLog | null>((worker) => worker.forceOfLog(stored, chain));
+      return askWorker<ForceOfLog | null>((worker) => worker.forceOfLog(stored, chain, loggedGain));
     await breath();
-    return forceOfLog(rideOf(stored), chain);
+    return forceOfLog(rideOf(stored), chain, loggedGain);
   });
 }

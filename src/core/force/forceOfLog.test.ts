@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
-import { forceOfLog } from './forceOfLog';
+import { actsOnLog, forceOfLog } from './forceOfLog';
 import { plainBase, PLAIN_TITLE, type BaseForce } from './forceSettings';
 
 const hardware = {
   ...{ ratedNm: 8, frictionNm: 0, delayS: 0, inertiaKgM2: 0.01, viscousNms: 0 },
   ...{ topRadps: null, rotationDeg: 900 },
 };
-const with_ = (over: Partial<BaseForce> = {}) => ({
-  title: PLAIN_TITLE,
+const with_ = (over: Partial<BaseForce> = {}, gain = PLAIN_TITLE.gain) => ({
+  title: { ...PLAIN_TITLE, gain },
   base: { ...plainBase(hardware.ratedNm), ...over },
   hardware,
 });
@@ -47,6 +47,28 @@ it('no force over full scale reaches the base, and a torque limit holds', () => 
     5,
     6,
   );
+});
+
+it('a log that was driven with one gain tells the force and the clipping of another', () => {
+  const log = logOf({ level: 0.6 });
+  const at = (gain: number) => forceOfLog(log, with_({ strength: 1 }, gain), 0.5)!;
+  expect(at(0.5).cornerNm).toBeCloseTo(0.6 * 8, 6);
+  expect(at(0.25).cornerNm).toBeCloseTo(0.3 * 8, 6);
+  expect(at(1).cornerNm).toBeCloseTo(8, 6);
+  expect([at(0.5), at(0.8), at(1)].map(({ clipShare }) => Number(clipShare.toFixed(2)))).toEqual([0, 0, 0.5]);
+  expect(forceOfLog(log, with_(), 0)).toBeNull();
+});
+
+it('what acts before the logged force no log tells of another value', () => {
+  const acts = (layer: 'base' | 'title' | 'car', field: string) => actsOnLog({ layer, field });
+  expect([acts('base', 'damper'), acts('title', 'gain'), acts('car', 'gain')]).toEqual([true, true, true]);
+  expect([acts('title', 'understeerCue'), acts('title', 'kerbEffect')]).toEqual([false, false]);
+});
+
+it('a log of more rows than the base has steps is read at the base’s rate', () => {
+  const { rateHz, cornerNm } = forceOfLog(logOf({ rateHz: 4000, seconds: 10 }), with_())!;
+  expect(rateHz).toBe(1000);
+  expect(cornerNm).toBeCloseTo(0.5 * with_().base.strength * 8, 6);
 });
 
 it('what a base smooths away is missing of the detail, and nothing else is', () => {

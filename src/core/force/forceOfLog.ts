@@ -1,10 +1,12 @@
 import { median } from '../numeric/order';
 import { lateralOf, rateOf } from '../rides/logSignals';
 import type { RideLog } from '../rides/rideLog';
+import type { SettingKey } from '../settings/setting';
 import { meantSignal, smoothnessOf, type Smoothness } from './detail';
+import type { ForceParameter } from './forceParameters';
 import type { TitleForce } from './forceSettings';
 import type { ForceChain } from './handsOff';
-import { corneringFrom } from './judgeForce';
+import { corneringFrom, judgeLog, type SignalJudgement } from './judgeForce';
 import { liftSmall } from './minimumForce';
 import { baseOverRide } from './rideForce';
 
@@ -13,8 +15,16 @@ const BASE_HZ = 1000;
 const MOST_S = 300;
 const RAD = Math.PI / 180;
 
-/** What some settings of a base make of the force that a ride was driven with. */
-export interface ForceOfLog extends Pick<Smoothness, 'detail' | 'roughness'> {
+/** What a title does after its force was logged. */
+const AFTER_LOG: readonly ForceParameter[] = ['gain', 'minForce', 'titleDamper', 'titleSpring'];
+
+/** Whether a log driven with one value tells the force with another: what acts before the logged force it does not. */
+export const actsOnLog = ({ layer, field }: Pick<SettingKey, 'layer' | 'field'>): boolean =>
+  layer === 'base' || (AFTER_LOG as readonly string[]).includes(field);
+
+/** What some settings make of the force that a ride was driven with. */
+export interface ForceOfLog
+  extends Pick<Smoothness, 'detail' | 'roughness'>, Pick<SignalJudgement, 'clipShare' | 'sustainedShare'> {
   /** Median torque in corners, N·m; `null` where the log does not say where it corners. */
   cornerNm: number | null;
   /** Rows a second: what is faster the log cannot tell. */
@@ -22,21 +32,22 @@ export interface ForceOfLog extends Pick<Smoothness, 'detail' | 'roughness'> {
 }
 
 /**
- * The force channel of a log through base and motor, the rim held where it was held: computed, with no simulated car. Of a
- * longer ride its last five minutes.
+ * The force channel of a log through title's gain, base and motor, the rim held where it was held: computed, with no simulated
+ * car. Of a longer ride its last five minutes; clipping is of all of it.
+ * @param loggedGain of the title when it was driven; what was logged is scaled from it
  * @returns `null` where the log has no force, no hand-wheel angle or no speed
  */
 export function forceOfLog(
-  { columns }: RideLog,
+  log: RideLog,
   { title, base, hardware }: Pick<ForceChain, 'base' | 'hardware'> & { title: Omit<TitleForce, 'rateHz'> },
+  loggedGain: number = title.gain,
 ): ForceOfLog | null {
+  const { columns } = log;
   const { t_s: t, ffb, steer_deg: steer, speed_mps: speed, surface } = columns;
-  const rateHz = rateOf(columns);
-  if (!ffb || !steer || !speed || !(rateHz > 0) || !Number.isFinite(rateHz)) return null;
-  const from = Math.max(
-    0,
-    t.findIndex((at) => at >= t.at(-1)! - MOST_S),
-  );
+  const rateHz = Math.min(BASE_HZ, rateOf(columns));
+  const judged = judgeLog(log, loggedGain, title.gain);
+  if (!ffb || !steer || !speed || !judged || !(rateHz > 0)) return null;
+  const from = t.findIndex((at) => at >= t.at(-1)! - MOST_S);
   const even = evenly(t, from, rateHz);
   const on = (values: Float64Array) => Float64Array.from(even, (i) => values[i]!);
   const inputs = {
@@ -46,17 +57,18 @@ export function forceOfLog(
     speedMps: on(speed),
     surface: surface ? on(surface) : new Float64Array(even.length),
   };
-  const given = on(ffb).map((u) => liftSmall(Math.min(1, Math.max(-1, u)), title.minForce));
+  const scaled = on(ffb).map((u) => (u * title.gain) / loggedGain);
+  const given = scaled.map((u) => liftSmall(Math.min(1, Math.max(-1, u)), title.minForce));
   const chain = { title: { ...title, rateHz }, base, hardware };
   const lateral = lateralOf(columns);
+  const { detail, roughness } = smoothnessOf(meantSignal(inputs, { given }, BASE_HZ), chain);
+  const { clipShare, sustainedShare } = judged.judgement;
   return {
-    ...only(smoothnessOf(meantSignal(inputs, { given }, BASE_HZ), chain)),
+    ...{ clipShare, sustainedShare, detail, roughness },
     cornerNm: lateral && weightIn(baseOverRide(inputs, given, chain).torqueNm, on(lateral), rateHz),
     rateHz,
   };
 }
-
-const only = ({ detail, roughness }: Smoothness) => ({ detail, roughness });
 
 /** Rows at an even rate: of each moment the last row that was there. */
 function evenly(t: Float64Array, from: number, rateHz: number): Int32Array {

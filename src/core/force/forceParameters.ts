@@ -1,6 +1,6 @@
 import { toCanonical, type DialectField } from '../response/dialect';
 import type { Menus } from '../settings/menus';
-import { keyText, type Layer, type SettingKey, type SettingValues } from '../settings/setting';
+import { keyOfText, keyText, type Layer, type SettingKey, type SettingValues } from '../settings/setting';
 import { EFFECTS, type Effect } from './effects';
 import { BAND_HZ } from './forceSettings';
 
@@ -61,6 +61,8 @@ const KNOWN: ReadonlySet<string> = new Set(FORCE_PARAMETERS);
 
 /** Whether a setting is one of the force: it changes neither the response nor the rotation. */
 export const isForceField = (field: string): field is ForceParameter => KNOWN.has(field);
+/** The same of a setting as it is stored, `layer/axis/field`. */
+export const isForceSetting = (key: string): boolean => isForceField(keyOfText(key).field);
 
 /** One setting of the force where a menu offers it. */
 export interface ForceField {

@@ -2,8 +2,7 @@
 
 import { TRACKS } from '@/catalog/tracks';
 import { isPairPlan, settingsOf } from '@/core/experiment/plan';
-import { isForceField } from '@/core/force/forceParameters';
-import { keyOfText } from '@/core/settings/setting';
+import { isForceSetting } from '@/core/force/forceParameters';
 import { decide, rideOn } from '@/book/write/experiments';
 import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experiments';
 import { settingNames } from '@/book/judge/trail';
@@ -29,8 +28,7 @@ export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentV
   const { answer } = shown;
   const names = settingNames(view, settingsOf(shown.asked));
   // It is the force that says what a change of the force did; of a blind test it explains the answer.
-  const isAboutForce =
-    isPairPlan(shown.asked) && settingsOf(shown.asked).some((key) => isForceField(keyOfText(key).field));
+  const isAboutForce = isPairPlan(shown.asked) && settingsOf(shown.asked).some(isForceSetting);
   const force = <ForceOfBoth view={view} id={shown.id} rides={shown.ridden} />;
   return (
     <StationPage

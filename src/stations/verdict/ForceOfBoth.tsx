@@ -1,13 +1,13 @@
 'use client';
 
 import { basisOf } from '@/book/judge/basis';
-import { forceRows, forceSentence, type ForceRow } from '@/book/judge/sidesForce';
+import { forceRows, forceSentence, forceSource, type ForceRow } from '@/book/judge/sidesForce';
 import type { BookView } from '@/book/model/bookView';
 import type { SidesForce } from '@/book/model/sidesForce';
 import { BasisMark } from '@/parts/BasisMark';
+import { ChartPlace } from '@/ui/Chart';
 import { Table, type TableColumn } from '@/ui/Table';
 import { useFetched } from '@/ui/useFetched';
-import { SENTENCES } from '@/words/verdict';
 
 const FIGURE = 'font-mono whitespace-nowrap';
 const COLUMNS: TableColumn<ForceRow>[] = [
@@ -19,8 +19,10 @@ const COLUMNS: TableColumn<ForceRow>[] = [
 /** What A and B make of the force, where it is the force that was changed. @param rides names what was driven, so that it is asked anew */
 export function ForceOfBoth({ view, id, rides }: { view: BookView; id: string; rides: number }) {
   const fetched = useFetched<{ force: SidesForce | null }>(`/api/experiments/force?id=${id}&rides=${rides}`);
-  const force = fetched.value?.force;
+  if (!fetched.value) return <ChartPlace className="h-64" of={fetched} />;
+  const { force } = fetched.value;
   if (!force) return null;
+  const source = forceSource(force);
   return (
     <section aria-label="The force of both" className="mt-6">
       <h2 className="border-b border-line pb-2 font-bold">
@@ -39,9 +41,7 @@ export function ForceOfBoth({ view, id, rides }: { view: BookView; id: string; r
           isDense
         />
       </div>
-      <p className="mt-1 max-w-2xl text-sm text-muted">
-        {force.rateHz === null ? SENTENCES.forceUnlogged() : SENTENCES.forceOf(force.rides, force.rateHz)}
-      </p>
+      {source && <p className="mt-1 max-w-2xl text-sm text-muted">{source}</p>}
     </section>
   );
 }
