@@ -9,7 +9,7 @@ import { handsOff, ROLL_MPS } from '@/core/force/handsOff';
 
 /**
  * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches
- * the application. Time runs faster than the wall clock, but never by more than a tenth of a second between two looks:
+ * the application. Time runs faster than the wall clock, but never by more than a twentieth of a second between two looks:
  * a page that draws few frames sees the same movements, only later.
  */
 const SPEED = 6;
@@ -21,7 +21,7 @@ const GATES: Record<number, number> = { 1: 8, 2: 9, 3: 10, 4: 11, 5: 12, 6: 13, 
 const isByHand = (window as unknown as { byHand?: boolean }).byHand === true;
 const PEDALS: AxisName[] = isByHand ? ['throttle', 'brake'] : ['throttle', 'brake', 'clutch'];
 
-const MOST_BETWEEN_LOOKS_S = 0.1;
+const MOST_BETWEEN_LOOKS_S = 0.05;
 
 const wall = performance.now.bind(performance);
 const began = wall();

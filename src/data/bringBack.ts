@@ -1,8 +1,9 @@
-import { and, eq, isNotNull } from 'drizzle-orm';
+import { eq, isNotNull } from 'drizzle-orm';
 import { typedInSchema } from '@/core/card/typedIn';
 import { forgetTimes } from './bookTime';
 import { forgetChanges } from './changes';
 import type { Database } from './database';
+import { ofCombination } from './ofCombination';
 import { combinations } from './schema';
 import { columnOf, RECORDS } from './tables';
 import { rootOf } from './write';
@@ -39,15 +40,7 @@ export async function bringBack(inside: Database, nowMs: number): Promise<number
       await inside
         .update(combinations)
         .set({ typedIn: { ...state, atMs } })
-        .where(
-          and(
-            eq(combinations.rigId, row.rigId),
-            eq(combinations.titleId, row.titleId),
-            eq(combinations.carId, row.carId),
-            eq(combinations.driver, row.driver),
-            eq(combinations.branch, row.branch),
-          ),
-        );
+        .where(ofCombination(combinations, row));
   }
   for (const [before, after] of dated)
     for (const { table, key, column } of MOMENTS)

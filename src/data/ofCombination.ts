@@ -1,9 +1,12 @@
 import { and, eq } from 'drizzle-orm';
 import type { Combination } from '@/core/settings/scope';
-import type { experiments, rides } from './schema';
+import type { combinations, experiments, rides } from './schema';
 
 /** Rows of one combination. */
-export const ofCombination = (table: typeof rides | typeof experiments, scope: Combination) =>
+export const ofCombination = (
+  table: typeof rides | typeof experiments | typeof combinations,
+  scope: Combination,
+) =>
   and(
     eq(table.rigId, scope.rigId),
     eq(table.titleId, scope.titleId),

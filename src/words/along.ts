@@ -3,7 +3,7 @@ import { LEAST_PAIRS } from '@/core/experiment/signFlips';
 import type { AlongChannel } from '@/core/rides/alongRoad';
 import { placeText, type RoadPlace } from '@/core/vehicle/roadPlaces';
 import { signed } from './format';
-import { SENTENCES } from './verdict';
+import { SENTENCES } from './verdictSentences';
 
 /** What each channel is called and how it is written. A new one is an entry here. */
 export const ALONG_WORDS: Record<

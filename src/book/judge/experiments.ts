@@ -25,34 +25,18 @@ import {
 } from '@/core/experiment/plan';
 import { pairedRatings, type RatedDimension } from '@/core/experiment/pairedRatings';
 import { spreadOf } from '@/core/experiment/planRides';
-import { noticedInSearch, type Noticed } from '@/core/experiment/noticed';
 import { mean } from '@/core/numeric/moments';
 import { countedValues, type RideMeasures } from '@/core/rides/measureRide';
 import { MEASURES } from '@/core/rides/measures';
 import { isSameRoad, type Road } from '@/core/rides/road';
-import { menuField } from '@/core/settings/menus';
-import { changedBetween, keyOfText, type SettingValue, type SettingValues } from '@/core/settings/setting';
-import { decimalsOf } from '@/core/response/dialect';
-import {
-  blindSentence,
-  comparisonWarning,
-  crossCheckText,
-  missingText,
-  ratingText,
-  searchSentence,
-  SENTENCES,
-  verdictSentence,
-} from '@/words/verdict';
-import type { BookView } from '../model/bookView';
+import { changedBetween, type SettingValues } from '@/core/settings/setting';
 import type {
   ExperimentAnswer,
-  ExperimentLine,
   ExperimentView,
   LeftOut,
   OwnSpread,
   ShownStep,
 } from '../model/experimentView';
-import { settingName } from './trail';
 
 /** A ride as an experiment looks at it. */
 export interface ExperimentRide {
@@ -228,137 +212,6 @@ function whatAnswer({ experiment, rides }: ExperimentFacts, { setting, back }: W
     }),
   };
 }
-
-/** Names and values of settings in a title's own scale. */
-export function settingWords(view: Pick<BookView, 'menus'>) {
-  const field = (key: string) => menuField(view.menus, keyOfText(key));
-  const value = (key: string, v: SettingValue | null) => {
-    const of = field(key);
-    const number = v ?? of?.neutral ?? null;
-    if (Array.isArray(number)) return 'a curve';
-    if (number === null) return 'as made';
-    return of ? number.toFixed(decimalsOf(of)) : String(number);
-  };
-  return {
-    name: (key: string) => settingName(view, keyOfText(key)),
-    value,
-    /** "Brake dead zone 4, brake saturation 90". */
-    side: (side: Record<string, SettingValue | null>) =>
-      Object.entries(side)
-        .map(([key, v]) => `${settingName(view, keyOfText(key))} ${value(key, v)}`)
-        .join(', '),
-  };
-}
-
-/** The one sentence of an experiment. */
-export function experimentSentence(view: Pick<BookView, 'menus'>, shown: ExperimentView): string {
-  const { answer, asked, state } = shown;
-  const words = settingWords(view);
-  const isGivenUp = state === 'given up';
-  if (!answer)
-    return isBlind(asked) ? SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1) : SENTENCES.notLooked();
-  switch (answer.kind) {
-    case 'change':
-      return verdictSentence(answer.compared.measures, answer.sides);
-    case 'blind':
-      return answer.orders.length === 0 && isGivenUp
-        ? SENTENCES.ordersLost()
-        : answer.commitmentHolds === false
-          ? SENTENCES.commitmentBroken()
-          : blindSentence(asked.question as PairPlan['question'], answer.score, isGivenUp);
-    case 'best':
-      return searchSentence(
-        answer.found,
-        shown.ridden,
-        isGivenUp,
-        (key) => words.name(key).toLowerCase(),
-        (key, v) => words.value(key, v),
-      );
-    case 'what': {
-      const { setting } = asked as WhatPlan;
-      const name = words.name(setting.key);
-      return answer.rides.some(({ summary }) => summary)
-        ? SENTENCES.whatRidden(
-            name,
-            words.value(setting.key, setting.min),
-            words.value(setting.key, setting.max),
-          )
-        : SENTENCES.whatUnlogged(name);
-    }
-  }
-}
-
-/** What speaks against taking it at its word, and what else is to be known. */
-export function experimentRemarks(view: Pick<BookView, 'menus'>, shown: ExperimentView): string[] {
-  return [
-    ...answerRemarks(view, shown),
-    ...shown.softwareChanged.map((ride) => SENTENCES.softwareChanged(ride)),
-    ...shown.rated.map(ratingText),
-  ];
-}
-
-const LEFT_OUT: Record<LeftOut['why'], (ride: number) => string> = {
-  'no log': (ride) => SENTENCES.noLog(ride),
-  'other road': (ride) => SENTENCES.otherRoad(ride),
-  'other software': (ride) => SENTENCES.otherSoftware(ride),
-};
-
-function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView): string[] {
-  const words = settingWords(view);
-  const name = (key: string) => words.name(key).toLowerCase();
-  switch (answer?.kind) {
-    case 'change': {
-      const { compared, leftOut, strayLogs } = answer;
-      return [
-        crossCheckText(compared) ?? [],
-        compared.warnings.map(comparisonWarning),
-        leftOut.map(({ ride, why }) => LEFT_OUT[why](ride)),
-        strayLogs > 0 ? SENTENCES.strayLogs(strayLogs) : [],
-        compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
-      ].flat();
-    }
-    case 'best':
-      return [
-        // Of a search that found nothing the answers say nothing of how fine the driver feels it.
-        ...(answer.found.state === 'found' ? Object.entries(answer.found.jnd) : []).map(([key, jnd]) =>
-          noticedText(view, key, noticedInSearch(jnd)),
-        ),
-        ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
-          SENTENCES.apart(name(key), words.value(key, preferred), words.value(key, wished)),
-        ),
-      ];
-    case 'blind':
-      return answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : [];
-    default:
-      return [];
-  }
-}
-
-/** What a driver just notices of a setting, as far as their answers say it. */
-export function noticedText(
-  view: Pick<BookView, 'menus'>,
-  key: string,
-  { value, low, high }: Pick<Noticed, 'value' | 'low' | 'high'>,
-): string {
-  const name = settingWords(view).name(key).toLowerCase();
-  return SENTENCES.jnd(`${fine(view, key, value)} of ${name}`, fine(view, key, low), fine(view, key, high));
-}
-
-/** A figure that is no value of the menu's grid: one digit more than the menu writes. */
-export function fine(view: Pick<BookView, 'menus'>, key: string, value: number): string {
-  const field = menuField(view.menus, keyOfText(key));
-  return value.toFixed(field ? decimalsOf(field) + 1 : 1);
-}
-
-export const experimentLine = (view: Pick<BookView, 'menus'>, shown: ExperimentView): ExperimentLine => ({
-  id: shown.id,
-  atMs: shown.atMs,
-  question: shown.question,
-  settings: settingsOf(shown.asked).map((key) => settingName(view, keyOfText(key))),
-  state: shown.state,
-  decision: shown.decision,
-  sentence: experimentSentence(view, shown),
-});
 
 /** How much this driver's laps spread by themselves on a road, from rides of it. */
 export function ownSpread(rides: readonly ExperimentRide[], road: Road): OwnSpread {

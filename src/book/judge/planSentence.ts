@@ -2,7 +2,7 @@ import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import type { Question } from '@/core/experiment/plan';
 import { minutesOf, outlook, pairsToShow, type Plan } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName, type MeasureSpec } from '@/core/rides/measures';
-import { SENTENCES } from '@/words/verdict';
+import { SENTENCES } from '@/words/verdictSentences';
 import type { OwnSpread } from '../model/experimentView';
 
 /** A lap that nobody has driven yet takes about so long. */

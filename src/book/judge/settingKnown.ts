@@ -3,11 +3,12 @@ import { noticedInPairs, noticedInSearch, surest, type Noticed } from '@/core/ex
 import { isPairPlan } from '@/core/experiment/plan';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
-import { isShown, SENTENCES } from '@/words/verdict';
+import { isShown } from '@/words/verdict';
+import { SENTENCES } from '@/words/verdictSentences';
 import type { BookView } from '../model/bookView';
 import type { ExperimentView } from '../model/experimentView';
 import type { KnownRow, SettingKnown } from '../model/settingKnown';
-import { experimentSentence, fine, settingWords } from './experiments';
+import { experimentSentence, fine, settingWords } from './experimentWords';
 
 /** All that some questions say of one setting. @param asked what was asked of it, newest first; what is still under way is left out */
 export function settingKnown(

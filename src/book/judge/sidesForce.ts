@@ -1,6 +1,6 @@
 import { percent } from '@/core/text/percent';
 import { RIM } from '@/words/rim';
-import { SENTENCES } from '@/words/verdict';
+import { SENTENCES } from '@/words/verdictSentences';
 import type { SideForce, SidesForce } from '../model/sidesForce';
 
 /** A figure of the force as a table shows it. */

@@ -1,14 +1,19 @@
 import 'server-only';
 import { sidesOf } from '@/core/experiment/coinOrders';
-import { alongPairs, type PairsAlongRoad } from '@/core/experiment/alongPairs';
+import { alongPairs } from '@/core/experiment/alongPairs';
 import { ridden, splitPairs } from '@/core/experiment/course';
-import { isSameRoad } from '@/core/rides/road';
 import { alongRoad, type AlongRoad } from '@/core/rides/alongRoad';
+import { lapOutline } from '@/core/force/lapOutline';
+import { isSameRoad, type Road } from '@/core/rides/road';
+import { roadPlaces } from '@/core/vehicle/roadPlaces';
 import { breath } from '@/data/breath';
 import type { Database } from '@/data/database';
 import { experimentOf } from '@/data/experiments';
+import { listTitles } from '@/data/ownTitles';
 import { loadRide } from '@/data/rides';
 import { isKeptBack } from '../judge/experiments';
+import { roadMap } from '../judge/roadMap';
+import type { AlongOfBoth, RoadDriven } from '../model/along';
 import type { Here } from './here';
 import { memo } from './memo';
 import { rideViewsOf } from './readRides';
@@ -23,14 +28,11 @@ function along(db: Database, rideId: string): Promise<AlongRoad | null> {
 }
 
 /** A and B of an experiment over distance: its whole pairs on its road, of those questions whose laps are compared. */
-export async function readAlong(
-  { book, combination }: Here,
-  id: string,
-): Promise<{ along: PairsAlongRoad | null } | null> {
+export async function readAlong({ book, combination }: Here, id: string): Promise<AlongOfBoth | null> {
   const row = await experimentOf(book, combination, id);
   if (!row) return null;
   const { asked, orders } = row.plan;
-  if (!orders || asked.question !== 'change' || isKeptBack(row)) return { along: null };
+  if (!orders || asked.question !== 'change' || isKeptBack(row)) return NOTHING;
   const sides = sidesOf(orders);
   const trials = ridden(row.trials);
   const views = await rideViewsOf(
@@ -57,5 +59,21 @@ export async function readAlong(
       return sides[2 * k] === 'A' ? { a: one, b: other } : { a: other, b: one };
     }),
   );
-  return { along: alongPairs(pairs.filter((pair) => pair !== null)) };
+  const compared = alongPairs(pairs.filter((pair) => pair !== null));
+  if (!compared) return NOTHING;
+  const [first] = byPlace.values();
+  return { along: compared, ...(await roadDriven(book, road!, first!)) };
+}
+
+const NOTHING: AlongOfBoth = { along: null, map: null, places: [] };
+
+/** What is known of a road that was driven: a log from elsewhere shows where it went, and has no corners by number. */
+async function roadDriven(db: Database, road: Road, rideId: string): Promise<RoadDriven> {
+  if (road.kind === 'described') {
+    const spec = (await listTitles(db)).track(road.id);
+    return { map: roadMap(spec), places: roadPlaces(spec) };
+  }
+  const log = await loadRide(db, rideId);
+  const outline = log && lapOutline(log);
+  return { map: outline && { name: road.name, ...outline }, places: [] };
 }

@@ -20,7 +20,8 @@ import {
   type ExperimentRow,
 } from '@/data/experiments';
 import { newestLogs } from '@/data/rides';
-import { experimentLine, experimentView, logsFor, ownSpread, settingWords } from '../judge/experiments';
+import { experimentLine, settingWords } from '../judge/experimentWords';
+import { experimentView, logsFor, ownSpread } from '../judge/experiments';
 import { comparePair, pairFinding } from '../judge/road/verdict';
 import { changeItem } from '../judge/trail';
 import type { BookView, TrailChange } from '../model/bookView';

@@ -13,6 +13,7 @@ import * as beginning from './beginning';
 import * as card from './card';
 import * as combinations from './branches';
 import * as measuredBase from './measuredBase';
+import * as blindLoading from './blindLoading';
 import * as experiments from './experiments';
 import * as frame from './settings';
 import * as ready from './readiness';
@@ -211,6 +212,11 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
       rideOn: ['a-question', 2],
       decide: ['a-question', 'kept', 'It is quicker.'],
       takeLogs: ['a-question'],
+    },
+  ],
+  blindLoading: [
+    blindLoading,
+    {
       slotSaved: [{ id: 'a-question', place: 0 }],
       helperLoaded: [{ id: 'a-question', place: 0, what: 'neutral' }],
     },

@@ -25,14 +25,13 @@ import {
   bookTrial,
   decide,
   endEarly,
-  helperLoaded,
   lookNow,
-  slotSaved,
   rate,
   rideOn,
   sayAnswer,
   takeLogs,
 } from './experiments';
+import { helperLoaded, slotSaved } from './blindLoading';
 import type { Reply } from './reply';
 import { applyChange, changeCombination } from './settings';
 
@@ -122,9 +121,10 @@ it('pairs are ridden in the order that was drawn; the last ride ends it, and wha
   });
   const { measures } = (view.answer as Extract<typeof view.answer, { kind: 'change' }>).compared;
   expect(measures[0]).toMatchObject({ name: 'lapTimeS', isNamed: true, verdict: 'differs' });
-  const { along } = (await readAlong((await hereIn(book.db, HERE))!, id))!;
+  const { along, map, places } = (await readAlong((await hereIn(book.db, HERE))!, id))!;
   expect(along).toMatchObject({ pairs: 2, stepM: 10 });
   expect(along!.channels[0]!.difference.at(-1)).toBeCloseTo(-2, 0);
+  expect({ map: map!.name, corners: places.length > 3 }).toEqual({ map: 'Saltmarsh Loop', corners: true });
   await isDone(decide(id, 'kept', 'It is quicker.'));
   expect((await bookView())!.settings[DEADZONE]).toBe(4);
   expect((await bookView())!.trail.items.at(-1)).toMatchObject({ kind: 'change', why: 'It is quicker.' });

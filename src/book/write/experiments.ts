@@ -17,13 +17,11 @@ import {
   saidSchema,
   sidesOfPlan,
   type Decision,
-  type ExperimentPlan,
   type Said,
   type Side,
 } from '@/core/experiment/plan';
 import { MOST_PAIRS } from '@/core/experiment/planRides';
-import { MOST_SLOT_BYTES, slotsOf } from '@/core/experiment/slots';
-import { fail, succeed, type Outcome, type Problem } from '@/core/problem';
+import type { Problem } from '@/core/problem';
 import { preflightStamp, softwareOf } from '@/core/ready/preflight';
 import type { RideRow } from '@/core/rides/rideRow';
 import { checkChange } from '@/core/settings/menus';
@@ -41,8 +39,6 @@ import {
   nameRide,
   openExperiment,
   rateRide,
-  sayLoaded,
-  type SealedFiles,
   type ExperimentRow,
 } from '@/data/experiments';
 import { listTitles } from '@/data/ownTitles';
@@ -56,48 +52,25 @@ import { applyInside, openSettings, type OpenSettings } from './applyChanges';
 import { commandHere } from './command';
 import {
   ENOUGH_PAIRS,
-  NEUTRAL_FIRST,
-  NO_FILES,
   NO_LOGS,
   NO_RIDING_ON,
   NO_SUCH_RIDE,
   NOT_LOADED,
   NOT_OVER,
   NOT_RIDDEN,
-  NOTHING_TO_LOAD,
   NOTHING_TO_LOOK_AT,
   ONE_AT_A_TIME,
   OTHER_RIDE,
   otherSettings,
   outOfTurn,
 } from './experimentProblems';
+import { filesSchema, sealedFiles } from './experimentFiles';
 import { onTurn, overIfDone, settingsNow, stepOf, withExperiment } from './experimentTurn';
 import { parseInput } from './parseInput';
 import { DONE, refused, type Reply } from './reply';
 
 const SALT_BYTES = 16;
 const place = z.int().min(0).max(1000);
-
-const fileSchema = z.strictObject({
-  name: z.string().min(1).max(200),
-  base64: z.base64().max(Math.ceil(MOST_SLOT_BYTES / 3) * 4 + 4),
-});
-/** The files of A and B that a driver who is alone loads; `null` for every other way. */
-const filesSchema = z.strictObject({ a: fileSchema, b: fileSchema }).nullable();
-
-function sealedFiles(plan: ExperimentPlan, files: z.output<typeof filesSchema>): Outcome<SealedFiles | null> {
-  if (!isPairPlan(plan) || plan.way !== 'files') return succeed(null);
-  if (!files) return fail(NO_FILES);
-  const read = ({ name, base64 }: z.output<typeof fileSchema>) => ({
-    name,
-    bytes: new Uint8Array(Buffer.from(base64, 'base64')),
-  });
-  const slots = slotsOf(read(files.a), read(files.b));
-  if (!slots.ok) return slots;
-  const { ending, a, b } = slots.value;
-  const written = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
-  return succeed({ ending, a: written(a), b: written(b) });
-}
 
 /** Asks a question of settings: what is ridden is drawn now, and stays. */
 export async function askQuestion(
@@ -317,44 +290,6 @@ export async function takeLogs(id: string): Promise<Reply> {
     if (matched.length === 0) return refused(NO_LOGS);
     for (const { place: at, rideId } of matched)
       await nameRide(here.book, row.trials.find((t) => t.place === at && t.outcome === 'ridden')!.id, rideId);
-    return DONE;
-  });
-}
-
-const loadedSchema = z.strictObject({ id: idSchema, place, what: z.enum(['neutral', 'ride']) });
-
-/** The helper says what is loaded: first the neutral values, then the ride's. They can say nothing else. */
-export async function helperLoaded(said: z.input<typeof loadedSchema>): Promise<Reply> {
-  const loaded = parseInput(loadedSchema, said);
-  if (!loaded.ok) return refused(...loaded.problems);
-  const { id, what } = loaded.value;
-  return onTurn(id, async (here, row) => {
-    const step = stepOf(row);
-    if (
-      !row.sealed ||
-      row.plan.asked.way !== 'helper' ||
-      step.kind !== 'ride' ||
-      step.place !== loaded.value.place
-    )
-      return refused(NOTHING_TO_LOAD);
-    const before = row.sealed.loaded;
-    if (what === 'ride' && before?.place !== step.place) return refused(NEUTRAL_FIRST);
-    await sayLoaded(here.book, id, { place: step.place, what });
-    return DONE;
-  });
-}
-
-const slotSchema = z.strictObject({ id: idSchema, place });
-
-/** A driver who is alone saved the file of the ride that comes next: now it may be driven. */
-export async function slotSaved(said: z.input<typeof slotSchema>): Promise<Reply> {
-  const saved = parseInput(slotSchema, said);
-  if (!saved.ok) return refused(...saved.problems);
-  return onTurn(saved.value.id, async (here, row) => {
-    const step = stepOf(row);
-    if (!row.sealed?.files || step.kind !== 'ride' || step.place !== saved.value.place)
-      return refused(NOTHING_TO_LOAD);
-    await sayLoaded(here.book, row.id, { place: step.place, what: 'ride' });
     return DONE;
   });
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { helperLoaded } from '@/book/write/experiments';
+import { helperLoaded } from '@/book/write/blindLoading';
 import type { HelperView } from '@/book/model/experimentView';
 import { told } from '@/parts/told';
 import { useLookAgain } from '@/parts/useLookAgain';

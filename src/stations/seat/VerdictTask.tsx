@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { QUESTIONS, settingsOf, type ExperimentPlan, type Said } from '@/core/experiment/plan';
 import { askQuestion, bookTrial, decide, sayAnswer } from '@/book/write/experiments';
 import { cautionsFor } from '@/book/judge/cautionsFor';
-import { settingWords } from '@/book/judge/experiments';
+import { settingWords } from '@/book/judge/experimentWords';
 import { planSentence } from '@/book/judge/planSentence';
 import { seatQuestion } from '@/book/judge/seatQuestion';
 import { settingNames } from '@/book/judge/trail';

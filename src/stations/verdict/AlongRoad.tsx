@@ -2,9 +2,8 @@
 
 import { useCallback, useState } from 'react';
 import type { AlongCompared, PairsAlongRoad } from '@/core/experiment/alongPairs';
-import { roadPlaces } from '@/core/vehicle/roadPlaces';
-import type { TrackSpec } from '@/core/vehicle/track';
-import { roadMap } from '@/book/judge/roadMap';
+import type { AlongOfBoth, RoadDriven } from '@/book/model/along';
+import type { RoadMap } from '@/book/model/rideTrace';
 import { Choice } from '@/parts/Choice';
 import { RoadLine } from '@/parts/RoadLine';
 import { Chart, ChartPlace } from '@/ui/Chart';
@@ -14,18 +13,15 @@ import { ALONG_WORDS, alongSentence, clipPlaces, clipsSentence } from '@/words/a
 import { alongOption } from './alongChart';
 
 /** A and B over distance, and where on the road they differ. @param rides names what was driven, so that it is asked anew */
-export function AlongRoad({ id, rides, road }: { id: string; rides: number; road: TrackSpec }) {
-  const along = useFetched<{ along: PairsAlongRoad | null }>(
-    `/api/experiments/along?id=${id}&rides=${rides}`,
-  );
+export function AlongRoad({ id, rides }: { id: string; rides: number }) {
+  const along = useFetched<AlongOfBoth>(`/api/experiments/along?id=${id}&rides=${rides}`);
   if (!along.value) return <ChartPlace className="h-96" of={along} />;
-  const { along: compared } = along.value;
-  return compared && compared.channels.length > 0 ? <Compared compared={compared} road={road} /> : null;
+  const { along: compared, ...road } = along.value;
+  return compared && compared.channels.length > 0 ? <Compared compared={compared} {...road} /> : null;
 }
 
-function Compared({ compared, road }: { compared: PairsAlongRoad; road: TrackSpec }) {
+function Compared({ compared, map, places }: { compared: PairsAlongRoad } & RoadDriven) {
   const { channels, stepM, pairs, clips } = compared;
-  const places = roadPlaces(road);
   const clipped = clips && clipsSentence(clips, stepM, places);
   const [name, setName] = useState(
     channels.find(({ shown }) => shown.length > 0)?.channel ?? channels[0]!.channel,
@@ -71,7 +67,7 @@ function Compared({ compared, road }: { compared: PairsAlongRoad; road: TrackSpe
             ]),
           }}
         />
-        <DifferenceMap channel={channel} road={road} clips={clips} stepM={stepM} />
+        {map && <DifferenceMap channel={channel} map={map} places={places} clips={clips} stepM={stepM} />}
       </div>
     </section>
   );
@@ -80,16 +76,17 @@ function Compared({ compared, road }: { compared: PairsAlongRoad; road: TrackSpe
 /** The road from above with its corners' numbers: thick where the band excludes nothing, marked where a side clips in most laps. */
 function DifferenceMap({
   channel,
-  road,
+  map,
+  places,
   clips,
   stepM,
 }: {
   channel: AlongCompared;
-  road: TrackSpec;
+  map: RoadMap;
+  places: RoadDriven['places'];
   clips: PairsAlongRoad['clips'];
   stepM: number;
 }) {
-  const map = roadMap(road);
   const perPointM = map.lengthM / map.points.length;
   const at = (m: number) => map.points[Math.min(map.points.length - 1, Math.round(m / perPointM))]!;
   const { label } = ALONG_WORDS[channel.channel];
@@ -115,7 +112,7 @@ function DifferenceMap({
       })}
       {clips && <ClipMarks places={clipPlaces(clips.a, stepM).map(at)} className="fill-side-a" dy={-16} />}
       {clips && <ClipMarks places={clipPlaces(clips.b, stepM).map(at)} className="fill-side-b" dy={16} />}
-      {roadPlaces(road).map(({ corner, atM }) => {
+      {places.map(({ corner, atM }) => {
         const [x, y] = at(atM);
         return (
           <text key={corner} x={x + 22} y={-y} fontSize="52" className="fill-muted" dominantBaseline="middle">

@@ -1,12 +1,10 @@
 'use client';
 
-import { TRACKS } from '@/catalog/tracks';
 import { isPairPlan, settingsOf } from '@/core/experiment/plan';
 import { isForceSetting } from '@/core/force/forceParameters';
 import { decide, rideOn } from '@/book/write/experiments';
-import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experiments';
+import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experimentWords';
 import { settingNames } from '@/book/judge/trail';
-import { trackOf } from '@/book/judge/trackOf';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView } from '@/book/model/experimentView';
 import { told } from '@/parts/told';
@@ -44,16 +42,12 @@ export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentV
       <AnswerPicture view={view} shown={shown} />
       {isAboutForce && answer?.kind === 'blind' && force}
       {answer?.kind === 'change' && answer.rides.length > 1 && (
-        <AlongRoad id={shown.id} rides={answer.rides.length} road={roadAsked(view, shown)} />
+        <AlongRoad id={shown.id} rides={answer.rides.length} />
       )}
       <Remarks view={view} shown={shown} />
     </StationPage>
   );
 }
-
-/** The road of the question; one's own is known to the page only while it is open. */
-const roadAsked = (view: BookView, { trackId }: ExperimentView) =>
-  TRACKS.find(({ id }) => id === trackId) ?? trackOf(view);
 
 function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
   const router = useRouter();

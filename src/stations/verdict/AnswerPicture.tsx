@@ -5,7 +5,7 @@ import { bettingScore, SHOWN_AT } from '@/core/experiment/bettingScore';
 import { blindPairs, questionOf } from '@/core/experiment/course';
 import { isPairPlan, type BestPlan, type PairPlan } from '@/core/experiment/plan';
 import { MEASURES_SHOWN } from '@/core/rides/measures';
-import { settingWords } from '@/book/judge/experiments';
+import { settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentAnswer, ExperimentView } from '@/book/model/experimentView';
 import { Chart } from '@/ui/Chart';

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useCallback } from 'react';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText } from '@/core/settings/setting';
-import { noticedText, settingWords } from '@/book/judge/experiments';
+import { noticedText, settingWords } from '@/book/judge/experimentWords';
 import { knownSentence } from '@/book/judge/settingKnown';
 import type { BookView } from '@/book/model/bookView';
 import type { KnownRow, SettingKnown } from '@/book/model/settingKnown';
@@ -13,7 +13,8 @@ import type { ChartPalette } from '@/ui/chartTheme';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { QUESTION_WORDS, SENTENCES } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/verdict';
+import { SENTENCES } from '@/words/verdictSentences';
 import { knownOption } from './knownChart';
 
 /** All that a driver's questions say of one setting, in one picture. */

@@ -22,7 +22,8 @@ import { verdictOption } from './verdictChart';
 import { keyOfText } from '@/core/settings/setting';
 import { percent } from '@/core/text/percent';
 import { applyChanges } from '@/book/write/settings';
-import { SENTENCES, trustSentence } from '@/words/verdict';
+import { trustSentence } from '@/words/verdict';
+import { SENTENCES } from '@/words/verdictSentences';
 import { ComparisonTable } from './ComparisonTable';
 
 /** Two rides of the trail, A against B: over distance and in numbers, one sentence, keep or put back. */

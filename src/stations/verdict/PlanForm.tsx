@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { DIMENSIONS, type Dimension } from '@/core/experiment/pairedRatings';
+import { reasonOf } from '@/core/problem';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
 import { MOST_PAIRS, USUAL_PLAN } from '@/core/experiment/planRides';
@@ -19,6 +20,7 @@ import type { VerdictView } from '@/book/model/experimentView';
 import { Choice } from '@/parts/Choice';
 import { told } from '@/parts/told';
 import { Button } from '@/ui/Button';
+import { notify } from '@/ui/notices';
 import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
@@ -87,9 +89,14 @@ export function PlanForm({
       ...{ setting, sides, all, searched, ranges },
       ...{ way, pairs, laps, named, dimension },
     });
-    const done = told(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
-    setBusy(false);
-    if (done) router.push('/verdict');
+    try {
+      const done = told(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
+      if (done) router.push('/verdict');
+    } catch (error) {
+      notify(`Nothing was asked: ${reasonOf(error)}`, 'fault');
+    } finally {
+      setBusy(false);
+    }
   };
   return (
     <StationPage

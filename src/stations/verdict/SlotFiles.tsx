@@ -1,10 +1,14 @@
+import { MOST_SLOT_BYTES } from '@/core/experiment/slots';
 import { FileButton } from '@/ui/FileButton';
+import { notify } from '@/ui/notices';
 
 /** The files of both sides that were chosen. */
 export interface ChosenFiles {
   a: File | null;
   b: File | null;
 }
+
+const most = MOST_SLOT_BYTES / 1024;
 
 /** A file of A and one of B, as the title saved them: nothing but their bytes is ever handed out. */
 export function SlotFiles({ files, onChange }: { files: ChosenFiles; onChange(files: ChosenFiles): void }) {
@@ -20,7 +24,11 @@ export function SlotFiles({ files, onChange }: { files: ChosenFiles; onChange(fi
             key={side}
             name={`File of ${side.toUpperCase()}`}
             accept=""
-            onFile={(file) => onChange({ ...files, [side]: file })}
+            onFile={(file) =>
+              file.size > MOST_SLOT_BYTES
+                ? notify(`${file.name} is too large for settings: ${most} kB are taken.`, 'fault')
+                : onChange({ ...files, [side]: file })
+            }
           >
             {side.toUpperCase()}: {files[side]?.name ?? 'choose its file'}
           </FileButton>
