@@ -5,12 +5,14 @@ const segment = (
   radiusM: number,
   angleDeg: number,
   clothoidM: number,
-  along: Pick<TrackSegment, 'bumpy' | 'kerbM'> = {},
+  along: Pick<TrackSegment, 'bumpy' | 'kerbM' | 'climbPercent'> = {},
 ): TrackSegment => ({ straightM, radiusM, angleDeg, clothoidM, ...along });
 
 const BUMPY = { bumpy: true };
 /** The inner wheel runs over it as often as not. */
 const KERBED = { kerbM: 0.5 };
+
+const climb = (climbPercent: number) => ({ climbPercent });
 
 /** Roads of the demo's world; corners to the right have a negative radius and angle. */
 export const TRACKS: readonly TrackSpec[] = [
@@ -52,18 +54,18 @@ export const TRACKS: readonly TrackSpec[] = [
     widthM: 8,
     closed: false,
     segments: [
-      segment(150, 45, 60, 20),
-      segment(80, -35, -80, 18),
-      segment(120, 80, 45, 25),
-      segment(70, 14, 150, 9),
-      segment(120, -14, -150, 9),
-      segment(120, -90, -50, 30, BUMPY),
-      segment(90, 30, 70, 15),
-      segment(70, -40, -60, 18, KERBED),
-      segment(150, 120, 40, 30),
-      segment(100, -22, -100, 12),
-      segment(61.3, 60, 30, 15),
-      segment(60, 600, 2, 4),
+      segment(150, 45, 60, 20, climb(6)),
+      segment(80, -35, -80, 18, climb(8)),
+      segment(120, 80, 45, 25, climb(9)),
+      segment(70, 14, 150, 9, climb(12)),
+      segment(120, -14, -150, 9, climb(14)),
+      segment(120, -90, -50, 30, { ...BUMPY, climbPercent: 10 }),
+      segment(90, 30, 70, 15, climb(8)),
+      segment(70, -40, -60, 18, { ...KERBED, climbPercent: 7 }),
+      segment(150, 120, 40, 30, climb(9)),
+      segment(100, -22, -100, 12, climb(13)),
+      segment(61.3, 60, 30, 15, climb(8)),
+      segment(60, 600, 2, 4, climb(6)),
     ],
   },
   {

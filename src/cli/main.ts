@@ -1,6 +1,7 @@
 import { parseArguments, UsageError } from './arguments';
 import { advise } from './advise';
 import { base } from './base';
+import { bite } from './bite';
 import { blind } from './blind';
 import { buttonsCommand } from './buttons';
 import { calibrate } from './calibrate';
@@ -8,6 +9,7 @@ import { cars } from './cars';
 import { centre } from './centre';
 import { clipping } from './clipping';
 import { compare } from './compare';
+import { drill } from './drill';
 import type { Command } from './command';
 import { InputError } from './files';
 import { find } from './find';
@@ -15,6 +17,7 @@ import { feel, forceCommand } from './force';
 import { gain } from './gain';
 import { handsoff } from './handsoff';
 import { history } from './history';
+import { launch } from './launch';
 import { measure } from './measure';
 import { response } from './response';
 import { ride } from './ride';
@@ -48,6 +51,9 @@ const COMMANDS: readonly Command[] = [
   compare,
   blind,
   find,
+  bite,
+  launch,
+  drill,
 ];
 
 const EXIT_INPUT = 1;

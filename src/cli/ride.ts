@@ -35,7 +35,7 @@ export const ride: Command = {
     const laps = wholeNumber(args, 'laps', 3, 1, MOST_LAPS);
     const seed = wholeNumber(args, 'seed', 1, 0, 2 ** 31);
     const { pedals, foot, force } = orRefuse(profileFile, readProfileJson(readText(profileFile)));
-    const plan = { car, track, ...pedals, foot, laps, seed };
+    const plan = { car, track, ...pedals, foot, laps, seed, isDetailed: true };
     const log = force
       ? rideWithForce(plan, { ...force, car: feltCar(car, force.title.trails) })
       : completeRide(plan);

@@ -81,7 +81,7 @@ export interface BookView {
   /** The roads of the title, the open one among them. */
   roads: ShownRoad[];
   car: CarSpec;
-  /** The cars of the title, the open one among them. */
+  /** The cars of the title, the open one among them; the others without their driveline. */
   cars: CarSpec[];
   /** What can be set, layer by layer. */
   menus: Menus;

@@ -2,6 +2,8 @@ import 'server-only';
 import { isDeepStrictEqual } from 'node:util';
 import { menusFor } from '@/catalog/menusFor';
 import { DRIVERS } from '@/catalog/drivers';
+import type { CarSpec } from '@/core/vehicle/carSpec';
+import { DRIVELINE_PARTS } from '@/core/vehicle/drivelineSpec';
 import type { Titles } from '@/catalog/ownTitle';
 import type { Title } from '@/catalog/titles';
 import { TRACKS } from '@/catalog/tracks';
@@ -142,7 +144,7 @@ export async function readBook(here: Here): Promise<BookView> {
     ...shownTrack(titles, title.trackIds.find((id) => id === road) ?? title.trackIds[0]!),
     roads: title.trackIds.map((id) => shownRoad(titles.track(id))),
     car,
-    cars,
+    cars: cars.map((one) => (one === car ? car : withoutDriveline(one))),
     menus,
     settings,
     origins: originsOf(effective, events),
@@ -169,6 +171,13 @@ function shownRoad(track: TrackSpec): ShownRoad {
 }
 
 /** Ours are known to every page: only a road of one's own is carried. */
+/** Of the other cars only the steering is shown: their engines need not travel. */
+function withoutDriveline(car: CarSpec): CarSpec {
+  const shown = { ...car };
+  for (const part of DRIVELINE_PARTS) delete shown[part];
+  return shown;
+}
+
 function shownTrack(titles: Titles, trackId: string): Pick<BookView, 'trackId' | 'ownTrack'> {
   const isOurs = TRACKS.some(({ id }) => id === trackId);
   return { trackId, ownTrack: isOurs ? null : titles.track(trackId) };

@@ -79,7 +79,8 @@ const numbness = (f: FeelFacts) => {
 const nothings = ({ facts: { menus, values } }: FeelFacts) => {
   const read = (at: Parameters<Parameters<typeof deadControls>[0]>[0]) =>
     forceField(menus, values, at.layer, at.parameter)?.canonical ?? null;
-  return deadControls(read).length + doubledSettings(read).length;
+  // What does the same twice over does something.
+  return deadControls(read).length + 0.5 * doubledSettings(read).length;
 };
 
 /** What a driver who complains would measure: the less the better. Physical figures, none of them an evidence. */
@@ -96,7 +97,7 @@ const OWN_MEASURE: Record<string, (f: FeelFacts) => number> = {
   weak: (f) => f.centre.deadBandG - f.judged.judgement.cornerNm,
   strong: (f) => f.judged.judgement.cornerNm + 0.2 * f.judged.judgement.peakNm + drag(f),
   cars: (f) => Math.max(...f.cars.map(({ ratio }) => Math.abs(Math.log(ratio || 1)))) + clips(f),
-  chatters: (f) => 0.2 * jump(f) + moves(f) + road(f, 'road') + f.smooth.roughness,
+  chatters: (f) => 0.2 * jump(f) + moves(f) + road(f, 'road') + 0.5 * f.smooth.roughness,
 };
 
 /** What is set wrong on purpose; each where the rig's own menus have it. */

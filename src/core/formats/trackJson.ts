@@ -25,6 +25,7 @@ export const segmentSchema = z.strictObject({
   angleDeg: z.number().min(-1080).max(1080),
   clothoidM: z.number().min(0).max(2000),
   bumpy: z.boolean().exactOptional(),
+  climbPercent: z.number().min(-40).max(40).exactOptional(),
   kerbM: z.number().positive().max(50).exactOptional(),
 });
 

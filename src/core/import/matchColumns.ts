@@ -15,6 +15,9 @@ export interface ColumnMatch {
 
 /** Words in a column's name that speak of a channel; the first that fits wins, the more special ones come first. */
 const NAMES: readonly [Channel, RegExp][] = [
+  ['wheel_front_mps', /front.*wheel.*(speed|mps)|wheel.*(speed|mps).*front|wheel front mps/],
+  ['wheel_rear_mps', /rear.*wheel.*(speed|mps)|wheel.*(speed|mps).*rear|wheel rear mps/],
+  ['engine_rpm', /\brpm\b|engine.*speed|revs/],
   ['slip_front_rad', /front.*slip|slip.*front/],
   ['slip_rear_rad', /rear.*slip|slip.*rear/],
   ['yaw_radps', /yaw/],

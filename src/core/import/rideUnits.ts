@@ -40,6 +40,7 @@ const FORCE = [
   unit('percent', '% of full scale', '% percent pct', 0.01),
 ];
 const COUNT = [unit('count', 'number', '', 1)];
+const ROTATION = [unit('rpm', 'rpm', 'rpm 1/min r/min', 1), unit('radps', 'rad/s', 'rad/s', 30 / Math.PI)];
 const TORQUE = [unit('nm', 'N·m', 'nm n·m n.m', 1)];
 
 /** What can be taken from somebody's log, and the units that it may come in. */
@@ -63,6 +64,9 @@ export const CHANNEL_UNITS: Record<Exclude<RideColumn, 'surface'>, readonly Chan
   torque_nm: TORQUE,
   x_m: DISTANCE,
   y_m: DISTANCE,
+  wheel_front_mps: SPEED,
+  wheel_rear_mps: SPEED,
+  engine_rpm: ROTATION,
 };
 export type Channel = keyof typeof CHANNEL_UNITS;
 
@@ -100,6 +104,9 @@ export const CHANNEL_WORDS: Record<Channel, string> = {
   torque_nm: 'torque at the rim',
   x_m: 'place, x',
   y_m: 'place, y',
+  wheel_front_mps: 'speed of the front wheels',
+  wheel_rear_mps: 'speed of the rear wheels',
+  engine_rpm: 'engine speed',
 };
 
 /** The unit that a file's own word means for a channel; `null` where it does not say, or says something else. */

@@ -18,6 +18,8 @@ const acceleration: ColumnLimits = { min: -1000, max: 1000, hint: 'Accelerations
 const place: ColumnLimits = { min: -1e6, max: 1e6, hint: 'Places are in metres.' };
 const slip: ColumnLimits = { min: -10, max: 10, hint: 'Slip is in radians.' };
 
+const wheel: ColumnLimits = { min: -150, max: 300, hint: 'Speeds of wheels are in m/s.' };
+
 /** What each column of a ride can be. Wide enough for a crash and for a logger that overshoots, and no wider. */
 export const RIDE_LIMITS: Record<Exclude<RideColumn, 't_s'>, ColumnLimits> = {
   distance_m: { min: -1e4, max: 1e8, hint: 'Distances are in metres.' },
@@ -38,6 +40,9 @@ export const RIDE_LIMITS: Record<Exclude<RideColumn, 't_s'>, ColumnLimits> = {
   torque_nm: { min: -1000, max: 1000, hint: 'Torques are in N·m.' },
   x_m: place,
   y_m: place,
+  wheel_front_mps: wheel,
+  wheel_rear_mps: wheel,
+  engine_rpm: { min: 0, max: 30_000, hint: 'Engine speeds are in revolutions a minute.' },
   surface: { min: 0, max: SURFACES.length - 1, whole: true, hint: `Surfaces are: ${SURFACES.join(', ')}.` },
 };
 

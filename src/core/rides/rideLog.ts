@@ -20,6 +20,9 @@ export const RIDE_COLUMNS = [
   'x_m',
   'y_m',
   'surface',
+  'wheel_front_mps',
+  'wheel_rear_mps',
+  'engine_rpm',
 ] as const;
 export type RideColumn = (typeof RIDE_COLUMNS)[number];
 

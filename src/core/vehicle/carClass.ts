@@ -1,4 +1,5 @@
 import type { CarSpec } from './carSpec';
+import type { DrivelineSpec } from './drivelineSpec';
 
 /** What a driver may know of a car; each may stay unknown. */
 export const KNOWN_OF_A_CAR = [
@@ -59,8 +60,10 @@ export function carFrom(id: string, described: DescribedCar, { usual, like }: Ca
   const lift = like.liftAreaFrontM2 + like.liftAreaRearM2;
   const downforce = known('downforceM2');
   const frontShare = lift > 0 ? like.liftAreaFrontM2 / lift : 0.45;
+  const power = known('powerKw') / like.powerKw;
   return {
     ...like,
+    ...scaledDriveline(like, power),
     id,
     name: described.name,
     massKg: known('massKg'),
@@ -77,6 +80,22 @@ export function carFrom(id: string, described: DescribedCar, { usual, like }: Ca
     lockDeg: known('lockDeg'),
     powerKw: known('powerKw'),
     fullScaleNm: known('fullScaleNm'),
+  };
+}
+
+/** A driveline for another power: engine and clutch grow with the torque, the gears stay. */
+function scaledDriveline(like: CarClass['like'], power: number): Partial<DrivelineSpec> {
+  const { engine, clutch, differential } = like;
+  if (!engine || !clutch || !differential) return {};
+  return {
+    engine: {
+      ...engine,
+      inertiaKgM2: engine.inertiaKgM2 * power,
+      dragNm: engine.dragNm * power,
+      dragNmPerRadps: engine.dragNmPerRadps * power,
+    },
+    clutch: { ...clutch, torqueNm: clutch.torqueNm * power },
+    differential: { ...differential, preloadNm: differential.preloadNm * power },
   };
 }
 

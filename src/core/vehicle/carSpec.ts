@@ -1,3 +1,5 @@
+import type { ClutchSpec, DifferentialSpec, DriveSpec, EngineSpec, GearsSpec } from './drivelineSpec';
+
 /** A car as the simulator reads it. SI units, angles in degrees; axes after ISO 8855. */
 export interface CarSpec {
   id: string;
@@ -35,8 +37,14 @@ export interface CarSpec {
   /** Spin inertia of both wheels of an axle. */
   axleInertiaKgM2: number;
   powerKw: number;
-  /** Rear differential: 0 open to 1 locked. */
+  /** Rear differential of a car without a driveline: 0 open to 1 locked. */
   diffLock: number;
+  /** Its driveline, all parts of it or none: without one it has its power at any speed. */
+  engine?: EngineSpec;
+  gears?: GearsSpec;
+  clutch?: ClutchSpec;
+  differential?: DifferentialSpec;
+  drive?: DriveSpec;
   /** Share of brake force at the front, and the whole brake force with the pedal at 100 %. */
   brakeBias: number;
   fullBrakeN: number;

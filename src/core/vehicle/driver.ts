@@ -3,7 +3,9 @@ import type { Random } from '../numeric/random';
 import { slowNoise } from '../numeric/slowNoise';
 import { gripAt, peakTanRear, wheelbaseOf } from './carSpec';
 import type { PedalChain } from './pedalChain';
-import { dragForce, driveForce, PEAK_KAPPA, type BodyState, type Controls, type TwoTrack } from './twoTrack';
+import { drivelineOf, gearing } from './drivelineSpec';
+import { driveForce, movedMass, slopePull } from './driveForce';
+import { dragForce, PEAK_KAPPA, type BodyState, type Controls, type TwoTrack } from './twoTrack';
 import type { SpeedPlan } from './speedPlan';
 import { trackIndex, type Track, type TrackPlace } from './track';
 
@@ -145,6 +147,17 @@ export function makeDriver(setup: DriverSetup): Driver {
     return Math.min(1, Math.max(STAYS_ON, (SLIDES - slides) / (SLIDES - HOLDS)));
   };
 
+  const spec = drivelineOf(car);
+  const gears = spec?.gears.ratios.length ?? 0;
+  const turns = Array.from({ length: gears + 1 }, (_, gear) => (spec ? gearing(spec.gears, gear) : 0));
+  const moved = turns.map((_, gear) => (spec ? movedMass(car, spec, gear) : car.massKg));
+  /** The pedal that gives a force to the car's mass: of an engine, in the gear that is in. @param share of what it could give */
+  const pedalFor = (force: number, share: number, { engine }: BodyState, gear: number) => {
+    if (!body.driveline || gear < 1 || share >= 1) return share;
+    const torque = (((force * moved[gear]!) / car.massKg) * car.wheelRadiusM) / turns[gear]!;
+    return body.driveline.engine.throttleFor(torque, engine.omega);
+  };
+
   return {
     step(t, dt, state, place, controls) {
       const paceShare = 1 + pace(dt);
@@ -153,21 +166,18 @@ export function makeDriver(setup: DriverSetup): Driver {
       const hand = armStep(wanted, dt);
 
       const a = wantedAcceleration(state, place, dt, paceShare);
-      const drag = dragForce(car, state.vx) / car.massKg;
+      // What slows it by itself: the air, and the slope.
+      const drag = dragForce(car, state.vx) / car.massKg + slopePull(state.grade);
       const left = gripLeft(state);
       const isBraking = a < -drag - COAST_MPS2;
       if (isBraking && !braking) pressPeak = foot.pressTravel + foot.pressSpread * random.normal();
       braking = isBraking;
-      const power = (a + drag) / (driveForce(car, state.vx) / car.massKg);
-      const push = isBraking
-        ? 0
-        : Math.min(
-            1,
-            (traction(state) * left) / driveForce(car, state.vx),
-            Math.max(0, power > ALL_OF_IT ? 1 : power),
-          ) * rearHolds(state);
-      const most = (BRAKE_SHARE * gripAt(car, state.vx) * left * left * car.massKg) / car.fullBrakeN;
-      const stop = isBraking ? Math.min(most, (-a - drag) / (car.fullBrakeN / car.massKg)) : 0;
+      const most = driveForce(car, state.vx);
+      const power = (a + drag) / (most / car.massKg);
+      const share = Math.min(1, (traction(state) * left) / most, Math.max(0, power > ALL_OF_IT ? 1 : power));
+      const push = isBraking ? 0 : pedalFor(share * most, share, state, controls.gear) * rearHolds(state);
+      const hardest = (BRAKE_SHARE * gripAt(car, state.vx) * left * left * car.massKg) / car.fullBrakeN;
+      const stop = isBraking ? Math.min(hardest, (-a - drag) / (car.fullBrakeN / car.massKg)) : 0;
       const rest = Math.max(0, foot.restTravel + resting(dt));
       const greatest = brake.outputAt(pressPeak);
       committed = isBraking && stop > (committed ? EASES_OFF : COMMITS) * greatest;

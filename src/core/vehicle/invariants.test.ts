@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { CARS } from '@/catalog/cars';
 import { AIR_DENSITY, GRAVITY } from './carSpec';
-import { dragForce, makeTwoTrack, restingState, type Controls } from './twoTrack';
+import { dragForce, HANDS_OFF, makeTwoTrack, restingState, type Controls } from './twoTrack';
 
 // What is thrown at it is the same every time; another number tries others.
 fc.configureGlobal({ seed: 7 });
@@ -20,7 +20,10 @@ const drive = fc.array(
   }),
   { minLength: STEPS / 250, maxLength: STEPS / 250 },
 );
-const at = (plan: readonly Controls[], i: number) => plan[Math.floor(i / 250)]!;
+const at = (plan: readonly Partial<Controls>[], i: number): Controls => {
+  const controls = { ...HANDS_OFF, ...plan[Math.floor(i / 250)]! };
+  return { ...controls, fuel: controls.throttle };
+};
 /** Those of the catalogue, and taller ones that lift a wheel. */
 const someCar = fc
   .tuple(fc.constantFrom(...CARS), fc.double({ min: 1, max: 2.5, noNaN: true }))

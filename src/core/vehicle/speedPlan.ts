@@ -1,5 +1,6 @@
 import { gripAt as tyreGripAt, wheelbaseOf, type CarSpec } from './carSpec';
-import { dragForce, driveForce } from './twoTrack';
+import { driveForce, slopePull } from './driveForce';
+import { dragForce } from './twoTrack';
 import type { Track } from './track';
 
 const TOP_SPEED_MPS = 90;
@@ -29,13 +30,16 @@ export function planSpeed(track: Track, car: CarSpec, brakeMps2: number): SpeedP
     const i = (j - 1) % n;
     const v = plan[i]!;
     const push = Math.min(driveForce(car, v) / car.massKg, gripAt(v) * driven * gripLeft(v, i));
-    const a = push - dragForce(car, v) / car.massKg;
+    const a = push - dragForce(car, v) / car.massKg - slopePull(track.grade[i]!);
     plan[j % n] = Math.min(plan[j % n]!, Math.sqrt(Math.max(1, v * v + 2 * a * ds)));
   }
   for (let j = laps * n - 2; j >= 0; j--) {
     const i = (j + 1) % n;
     const v = plan[i]!;
-    const a = Math.min(brakeMps2, gripAt(v)) * gripLeft(v, i) + dragForce(car, v) / car.massKg;
+    const a =
+      Math.min(brakeMps2, gripAt(v)) * gripLeft(v, i) +
+      dragForce(car, v) / car.massKg +
+      slopePull(track.grade[i]!);
     plan[j % n] = Math.min(plan[j % n]!, Math.sqrt(v * v + 2 * a * ds));
   }
   return plan;
@@ -47,10 +51,14 @@ function trustedGrip(car: CarSpec, v: number): number {
   return car.gripShare * (still + DOWNFORCE_TRUSTED * (tyreGripAt(car, v) - still));
 }
 
+/** Where the wheels are turned far a driver leaves more in hand: so much of the grip per steered angle, 1/rad. */
+const LEFT_PER_RAD = 0.5;
+
 /** v²·κ = share·µ·(g + downforce·v²/m), solved for v; downforce may carry any speed. */
 function cornerSpeed(car: CarSpec, curvature: number): number {
-  const still = trustedGrip(car, 0);
-  const perV2 = trustedGrip(car, 1) - still;
+  const used = 1 - Math.min(0.5, LEFT_PER_RAD * curvature * wheelbaseOf(car));
+  const still = used * trustedGrip(car, 0);
+  const perV2 = used * trustedGrip(car, 1) - still;
   const left = curvature - perV2;
   return left <= still / TOP_SPEED_MPS ** 2 ? TOP_SPEED_MPS : Math.sqrt(still / left);
 }

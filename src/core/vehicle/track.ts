@@ -6,6 +6,8 @@ export interface TrackSegment {
   angleDeg: number;
   clothoidM: number;
   bumpy?: boolean;
+  /** How steep it climbs, m per 100 m of road; negative falls. */
+  climbPercent?: number;
   /** A kerb along the inside of the corner, so far from the line that is driven, m. */
   kerbM?: number;
 }
@@ -49,6 +51,9 @@ export interface Track {
   /** 1/m, left positive. */
   curvature: Float64Array;
   bumpy: Uint8Array;
+  /** Sine of the slope, uphill positive, and the height over the start, m. */
+  grade: Float64Array;
+  z: Float64Array;
   /** Where a kerb begins, m to the left of the line (right negative); 0 where there is none. */
   kerb: Float64Array;
   /** Distance between the end of the line and its start, m; small on a closed track. */
@@ -61,6 +66,7 @@ interface Piece {
   to: number;
   bumpy: boolean;
   kerb: number;
+  grade: number;
 }
 
 const RAD = Math.PI / 180;
@@ -81,6 +87,8 @@ export function layTrack(spec: TrackSpec): Track {
     heading: new Float64Array(count),
     curvature: new Float64Array(count),
     bumpy: new Uint8Array(count),
+    grade: new Float64Array(count),
+    z: new Float64Array(count),
     kerb: new Float64Array(count),
     gapM: 0,
   };
@@ -99,6 +107,7 @@ export function layTrack(spec: TrackSpec): Track {
       track.curvature[k] = curvatureAt(now, s - start);
       track.bumpy[k] = now.bumpy ? 1 : 0;
       track.kerb[k] = now.kerb;
+      track.grade[k] = now.grade;
     }
     const turn = turned(pieces, piece, start, s, s + dx);
     x += dx * Math.cos(heading + turn / 2);
@@ -106,7 +115,26 @@ export function layTrack(spec: TrackSpec): Track {
     heading += turn;
   }
   track.gapM = Math.hypot(x, y);
+  layHeight(track);
   return track;
+}
+
+/** A slope begins and ends over so many metres on either side of where it is written. */
+const SLOPE_EASE_M = 15;
+
+/** Eases the slope from piece to piece, and sums it up. */
+function layHeight({ grade, z, stepM, spec: { closed } }: Track): void {
+  if (grade.every((g) => g === 0)) return;
+  const written = grade.slice();
+  const n = grade.length;
+  const reach = Math.round(SLOPE_EASE_M / stepM);
+  const at = (i: number) => written[closed ? wrap(i, n) : Math.min(n - 1, Math.max(0, i))]!;
+  for (let i = 0; i < n; i++) {
+    let sum = 0;
+    for (let k = -reach; k <= reach; k++) sum += at(i + k);
+    grade[i] = sum / (2 * reach + 1);
+    z[i] = i === 0 ? 0 : z[i - 1]! + grade[i - 1]! * stepM;
+  }
 }
 
 function piecesOf(segment: TrackSegment): Piece[] {
@@ -114,20 +142,21 @@ function piecesOf(segment: TrackSegment): Piece[] {
   const bumpy = segment.bumpy ?? false;
   const curvature = 1 / radiusM;
   const kerb = Math.sign(curvature) * (segment.kerbM ?? 0);
+  const grade = Math.sin(Math.atan((segment.climbPercent ?? 0) / 100));
   const arcM = Math.abs(angleDeg * RAD * radiusM) - clothoidM;
   if (arcM < 0) throw new RangeError('a corner is shorter than its clothoids');
   return [
-    { lengthM: straightM, from: 0, to: 0, bumpy, kerb: 0 },
-    { lengthM: clothoidM, from: 0, to: curvature, bumpy: false, kerb: 0 },
-    { lengthM: arcM, from: curvature, to: curvature, bumpy: false, kerb },
-    { lengthM: clothoidM, from: curvature, to: 0, bumpy: false, kerb: 0 },
+    { lengthM: straightM, from: 0, to: 0, bumpy, kerb: 0, grade },
+    { lengthM: clothoidM, from: 0, to: curvature, bumpy: false, kerb: 0, grade },
+    { lengthM: arcM, from: curvature, to: curvature, bumpy: false, kerb, grade },
+    { lengthM: clothoidM, from: curvature, to: 0, bumpy: false, kerb: 0, grade },
   ].filter((piece) => piece.lengthM > 0);
 }
 
 function piecesOfCourse({ knots }: RoadCourse): Piece[] {
   return knots.slice(1).map(([at, to], k) => {
     const [start, from] = knots[k]!;
-    return { lengthM: at - start, from, to, bumpy: false, kerb: 0 };
+    return { lengthM: at - start, from, to, bumpy: false, kerb: 0, grade: 0 };
   });
 }
 

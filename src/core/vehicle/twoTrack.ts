@@ -1,19 +1,22 @@
 import { AIR_DENSITY, GRAVITY, peakTanFront, peakTanRear, wheelbaseOf, type CarSpec } from './carSpec';
+import { makeDriveline, type Driveline, type Turning } from './driveline';
+import { driveForce, slopePull } from './driveForce';
+import { radps } from './drivelineSpec';
+import { idling } from './engine';
+import { gearAt, rollingOmega } from './gearbox';
 import { makeTrail, makeTyre, type Tyre, type TyreForces } from './tyre';
 
 /** Order of the wheels in every array of four: front left, front right, rear left, rear right. */
 const [FL, FR, RL, RR] = [0, 1, 2, 3] as const;
 
 /** Planar two-track body with four wheel speeds, load transfer and relaxing tyres (ISO 8855, z up, left positive). */
-export interface BodyState {
+export interface BodyState extends Turning {
   x: number;
   y: number;
   heading: number;
   vx: number;
   vy: number;
   yawRate: number;
-  /** Wheel speeds, rad/s. */
-  spin: Float64Array;
   /** Relaxed slips per wheel: tan α and κ. */
   slip: Float64Array;
   kappa: Float64Array;
@@ -30,15 +33,36 @@ export interface BodyState {
   /** Moments of both front tyres about their steering axes, N·m, left positive: by caster trail and by their own. */
   momentMechanical: number;
   momentPneumatic: number;
+  /** Sine of the slope under it along its nose, uphill positive: whoever moves it over a road says so. */
+  grade: number;
 }
 
+/** What hands and feet do; a car without a driveline has neither clutch nor gears. */
 export interface Controls {
   /** Road-wheel angle, rad, left positive. */
   steer: number;
   /** 0…1 after calibration and response. */
   throttle: number;
   brake: number;
+  /** 0…1, 1 pressed. */
+  clutch: number;
+  handbrake: number;
+  /** Throttle that is burnt: the pedal's, but while a gearbox brings the engine to its next gear. */
+  fuel: number;
+  /** −1 back, 0 neutral, 1 the first. */
+  gear: number;
 }
+
+/** Nothing is touched, and no gear is in. */
+export const HANDS_OFF: Controls = {
+  steer: 0,
+  throttle: 0,
+  brake: 0,
+  clutch: 0,
+  handbrake: 0,
+  fuel: 0,
+  gear: 0,
+};
 
 export interface TwoTrack {
   readonly car: CarSpec;
@@ -49,6 +73,8 @@ export interface TwoTrack {
   readonly loadRear: number;
   /** Understeer gradient K, rad/(m/s²): δ = L/R + K·v²/R. */
   readonly understeer: number;
+  /** `null` for a car that knows only its power. */
+  readonly driveline: Driveline | null;
   /** Advances the state in place by dt (semi-implicit Euler). */
   step(state: BodyState, controls: Controls, dt: number): void;
 }
@@ -57,12 +83,13 @@ export interface TwoTrack {
 export const PEAK_KAPPA = 0.11;
 export const MAGIC = { cy: 1.3, ey: -0.5, cx: 1.55, ex: 0, peakKappa: PEAK_KAPPA };
 const LOAD_TRANSFER_S = 0.06;
-/** Below this speed longitudinal slip gets extra damping, and power is limited to a constant force. */
+/** Below this speed longitudinal slip gets extra damping. */
 const SLOW_MPS = 3;
 const SLOW_SLIP_DAMPING = 6;
-const LEAST_POWER_SPEED = 8;
 /** Drag of the closed engine as a deceleration of the whole car. */
 const ENGINE_BRAKE_MPS2 = 0.35;
+/** What a handbrake pulled fully gives at the rear axle, N·m. */
+const HANDBRAKE_NM = 3000;
 /** Wheel spin below which brakes hold rather than turn the wheel backwards, rad/s. */
 const LOCKED_SPIN = 0.05;
 /** Torque per difference of the rear wheels' speeds at full lock, N·m·s/rad. */
@@ -89,17 +116,19 @@ export function restingState(car: CarSpec, speed: number): BodyState {
     aySlow: 0,
     momentMechanical: 0,
     momentPneumatic: 0,
+    grade: 0,
+    engine: idling(engineSpeed(car, speed)),
+    clutchNm: 0,
+    clutchHeatJ: 0,
   };
 }
+
+const engineSpeed = (car: CarSpec, speed: number) =>
+  car.engine ? rollingOmega(car, speed, gearAt(car, speed), radps(car.engine.idleRpm)) : 0;
 
 /** Air resistance in N. */
 export function dragForce(car: CarSpec, speed: number): number {
   return 0.5 * AIR_DENSITY * car.dragAreaM2 * speed * speed;
-}
-
-/** Greatest drive force at a speed, N, before the tyres have their say. */
-export function driveForce(car: CarSpec, speed: number): number {
-  return (car.powerKw * 1000) / Math.max(LEAST_POWER_SPEED, speed);
 }
 
 function staticLoads(car: CarSpec): [number, number, number, number] {
@@ -136,15 +165,28 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
   const wheelInertia = car.axleInertiaKgM2 / 2;
   const brakeFront = (car.fullBrakeN * car.brakeBias * r) / 2;
   const brakeRear = (car.fullBrakeN * (1 - car.brakeBias) * r) / 2;
+  const brakeHand = HANDBRAKE_NM / 2;
   const lockNms = car.diffLock * LOCKED_DIFF_NMS;
+  const driveline = makeDriveline(car);
   const out: TyreForces = { fx: 0, fy: 0 };
+
+  /** A car that knows only its power: it drives the rear wheels, coupled by how fast they turn against each other. */
+  const powered = (s: BodyState, { throttle }: Controls, dt: number) => {
+    const { spin } = s;
+    const closed = (1 - throttle) * ENGINE_BRAKE_MPS2 * car.massKg * Math.min(1, s.vx / SLOW_MPS);
+    const each = (throttle * driveForce(car, s.vx) - closed) * 0.5 * r;
+    const coupled = lockNms * (spin[RL]! - spin[RR]!);
+    spin[RL]! += ((each - coupled) / wheelInertia) * dt;
+    spin[RR]! += ((each + coupled) / wheelInertia) * dt;
+  };
 
   const step = (s: BodyState, controls: Controls, dt: number) => {
     const { spin, slip, kappa, load } = s;
     const speed2 = s.vx * s.vx + s.vy * s.vy;
     const lift = 0.25 * AIR_DENSITY * speed2;
-    const flatFront = Math.max(0, loadFront + lift * car.liftAreaFrontM2);
-    const flatRear = Math.max(0, loadRear + lift * car.liftAreaRearM2);
+    const level = s.grade === 0 ? 1 : Math.sqrt(1 - s.grade * s.grade);
+    const flatFront = Math.max(0, level * loadFront + lift * car.liftAreaFrontM2);
+    const flatRear = Math.max(0, level * loadRear + lift * car.liftAreaRearM2);
     // No more load can move than there is: a lifted wheel leaves all of its axle's to the other.
     const pitch = upTo(pitchShift * s.axSlow, flatRear, flatFront);
     const front = flatFront - pitch;
@@ -176,7 +218,7 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
       kappa[i] = relax(kappa[i]!, spun, vx, sigma, dt);
       const rho = tyreFront.forces(kappa[i]!, slip[i]!, load[i]!, out);
       const along = damped(out.fx, slowDamping(car, spun, vx), tyreFront.friction(load[i]!) * load[i]!);
-      spin[i] = spinWheel(spin[i]!, -along * r, controls.brake * brakeFront, wheelInertia, dt);
+      spin[i]! -= ((along * r) / wheelInertia) * dt;
       const x = along * cos - out.fy * sin;
       const y = along * sin + out.fy * cos;
       fx += x;
@@ -186,12 +228,6 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
       s.momentPneumatic -= out.fy * trail(load[i]!, rho);
     }
 
-    const engine =
-      (controls.throttle * driveForce(car, s.vx) -
-        (1 - controls.throttle) * ENGINE_BRAKE_MPS2 * car.massKg * Math.min(1, s.vx / SLOW_MPS)) *
-      0.5 *
-      r;
-    const coupled = lockNms * (spin[RL]! - spin[RR]!);
     for (let i = 2; i < 4; i++) {
       const aside = i === RL ? halfRear : -halfRear;
       const vx = s.vx - s.yawRate * aside;
@@ -200,12 +236,20 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
       kappa[i] = relax(kappa[i]!, spun, vx, sigma, dt);
       tyreRear.forces(kappa[i]!, slip[i]!, load[i]!, out);
       const along = damped(out.fx, slowDamping(car, spun, vx), tyreRear.friction(load[i]!) * load[i]!);
-      const torque = engine - along * r + (i === RL ? -coupled : coupled);
-      spin[i] = spinWheel(spin[i]!, torque, controls.brake * brakeRear, wheelInertia, dt);
+      spin[i]! -= ((along * r) / wheelInertia) * dt;
       fx += along;
       fy += out.fy;
       moment -= car.rearM * out.fy + aside * along;
     }
+    // Tyres first, then what drives, then what brakes: each acts on the speeds that the one before it left.
+    if (driveline) driveline.turn(s, controls.fuel, controls.clutch, controls.gear, dt);
+    else powered(s, controls, dt);
+    brakeWheel(spin, FL, controls.brake * brakeFront, wheelInertia, dt);
+    brakeWheel(spin, FR, controls.brake * brakeFront, wheelInertia, dt);
+    const behind = controls.brake * brakeRear + controls.handbrake * brakeHand;
+    brakeWheel(spin, RL, behind, wheelInertia, dt);
+    brakeWheel(spin, RR, behind, wheelInertia, dt);
+
     s.slipFront = (slip[FL]! + slip[FR]!) / 2;
     s.slipRear = (slip[RL]! + slip[RR]!) / 2;
 
@@ -215,13 +259,14 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
     s.axSlow += ((s.ax - s.axSlow) * dt) / LOAD_TRANSFER_S;
     s.aySlow += ((s.ay - s.aySlow) * dt) / LOAD_TRANSFER_S;
     s.yawRate += (moment / car.yawInertiaKgM2) * dt;
-    s.vx += (s.ax + s.vy * s.yawRate) * dt;
+    // The slope pulls at the mass: load moves by what the tyres give, which is what a driver feels.
+    s.vx += (s.ax - slopePull(s.grade) + s.vy * s.yawRate) * dt;
     s.vy += (s.ay - s.vx * s.yawRate) * dt;
     s.heading += s.yawRate * dt;
     s.x += (s.vx * Math.cos(s.heading) - s.vy * Math.sin(s.heading)) * dt;
     s.y += (s.vx * Math.sin(s.heading) + s.vy * Math.cos(s.heading)) * dt;
   };
-  return { car, tyreFront, tyreRear, loadFront, loadRear, understeer, step };
+  return { car, tyreFront, tyreRear, loadFront, loadRear, understeer, driveline, step };
 }
 
 /** A shift of load, at most what lies on either side. */
@@ -245,9 +290,8 @@ function slowDamping(car: CarSpec, slipSpeed: number, vx: number): number {
 }
 
 /** Brake torque opposes the spin and can hold the wheel, never turn it backwards. */
-function spinWheel(spin: number, torque: number, brake: number, inertia: number, dt: number): number {
-  const free = spin + (torque / inertia) * dt;
+function brakeWheel(spin: Float64Array, i: number, brake: number, inertia: number, dt: number): void {
+  const free = spin[i]!;
   const most = (brake / inertia) * dt;
-  if (Math.abs(free) <= most + (brake > 0 ? LOCKED_SPIN * dt : 0)) return 0;
-  return free - Math.sign(free) * most;
+  spin[i] = Math.abs(free) <= most + (brake > 0 ? LOCKED_SPIN * dt : 0) ? 0 : free - Math.sign(free) * most;
 }

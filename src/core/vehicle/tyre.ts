@@ -1,4 +1,5 @@
 import { bisect } from '../numeric/bisect';
+import { tabulated } from '../numeric/tabulated';
 
 /**
  * Magic Formula tyre with combined slip by similarity (Pacejka, Tire and Vehicle Dynamics, 3rd ed. 2012, 4.3).
@@ -82,23 +83,29 @@ const LEAST_TRAIL = -0.1;
  */
 export function makeTrail(atNominalM: number, nominalLoadN: number) {
   const stiffness = Math.tan(Math.PI / (2 * TRAIL_SHAPE)) / TRAIL_GONE;
-  return (load: number, rho: number): number =>
-    atNominalM *
-    (load / nominalLoadN) *
-    Math.max(LEAST_TRAIL, Math.cos(TRAIL_SHAPE * Math.atan(stiffness * rho)));
+  const share = tabulated(
+    (rho) => Math.max(LEAST_TRAIL, Math.cos(TRAIL_SHAPE * Math.atan(stiffness * rho))),
+    TABLE_TO,
+    TABLE_PER_PEAK,
+  );
+  return (load: number, rho: number): number => atNominalM * (load / nominalLoadN) * share(rho);
 }
 
 const TABLE_STEPS = 400;
+/** The formula is asked thousands of times a second: it stands in a table up to this many peaks, off by under 1e-5. */
+const TABLE_TO = 12;
+const TABLE_PER_PEAK = 512;
 /** The inverse stops short of the flat top, where a little more force would ask for much more slip. */
 const INVERSE_TOP = 0.98;
 
 /** The formula over slip in units of its peak: 0 at 0, 1 at 1. */
 function shape(c: number, e: number, peakSlip: number) {
   const b = stiffnessFactor(c, e) / peakSlip;
-  const at = (rho: number) => {
+  const exactly = (rho: number) => {
     const bx = b * rho * peakSlip;
     return Math.sin(c * Math.atan(bx - e * (bx - Math.atan(bx))));
   };
+  const at = tabulated(exactly, TABLE_TO, TABLE_PER_PEAK);
   const table = Float64Array.from({ length: TABLE_STEPS + 1 }, (_, i) => at(i / TABLE_STEPS));
   return {
     at,

@@ -1,0 +1,30 @@
+import { fail, type Outcome } from '../problem';
+import type { RideColumn, RideLog } from '../rides/rideLog';
+
+/** What a drill measures of an attempt; `null` where an optional column is missing or nothing of it happened. */
+export type Measures = Record<string, number | null>;
+
+export interface DrillMeasured {
+  measures: Measures;
+  warnings: string[];
+}
+
+export interface DrillOptions {
+  /** Middle of the circle, m; fitted where nobody says. */
+  centre?: readonly [number, number];
+  /** Hand wheel to road wheel, where the car is known. */
+  steeringRatio?: number;
+}
+
+/** A drill as its log is read. */
+export interface Drill {
+  /** Columns beside `t_s` without which nothing can be said. */
+  needs: readonly RideColumn[];
+  /** What is measured, in the order in which it is shown. */
+  names: readonly string[];
+  measure(log: RideLog, options: DrillOptions): Outcome<DrillMeasured>;
+}
+
+/** The log holds no attempt of this drill. */
+export const noAttempt = (drill: string, message: string, remedy: string) =>
+  fail<DrillMeasured>({ code: `no-${drill}`, message, place: {}, remedy });
