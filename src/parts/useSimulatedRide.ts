@@ -4,14 +4,14 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
 import { isForceDescribed } from '@/core/force/forceParameters';
-import { describeProblem, reasonOf, type Problem } from '@/core/problem';
+import { reasonOf } from '@/core/problem';
 import type { RideProgress } from '@/core/vehicle/simulateRide';
 import { notify } from '@/ui/notices';
-import { sendColumns } from '@/workers/sendColumns';
 import { RideCancelled, startRide } from '@/workers/startRide';
 import type { BookView } from '@/book/model/bookView';
 import { forceFactsOf } from '@/book/judge/force';
 import { ridePlan } from '@/book/judge/ridePlan';
+import { keepRide } from './keepRide';
 
 /**
  * Rides of the simulated driver on a combination, one at a time, kept in the book when they are over.
@@ -35,13 +35,9 @@ export function useSimulatedRide(view: BookView, onKept?: (rideId: string) => Pr
     running.current = ride;
     ride.done
       .then(async (log) => {
-        const isAsked = onKept !== undefined;
-        const head = { trackId: plan.track.id, seed, settings: view.settings, notes: log.notes, isAsked };
-        const columns = log.columns as Record<string, Float64Array>;
-        const answer = await sendColumns('/api/rides', { head, columns });
-        const reply = answer.reply as { ok: boolean; id?: string; problems?: Problem[] };
-        if (!reply.ok) throw new Error((reply.problems ?? []).map(describeProblem).join(' '));
-        await onKept?.(reply.id!);
+        const head = { trackId: plan.track.id, seed, settings: view.settings, isAsked: onKept !== undefined };
+        const id = await keepRide(log, head);
+        await onKept?.(id);
         router.refresh();
       })
       .catch((error: unknown) => {

@@ -121,9 +121,23 @@ export function RideStation({ view }: { view: BookView }) {
             </span>
             <RoadChoice roads={view.roads} chosen={view.trackId} isRiding={progress !== null} />
           </NextStep>
+          <NextStep
+            number={2}
+            title="Drive here"
+            actions={
+              <>
+                <LinkButton href={`/drive?laps=${laps}`}>{`Drive ${laps} laps`}</LinkButton>
+                <LinkButton href={`/drive?laps=${laps}&gears=paddles`}>With the paddles</LinkButton>
+              </>
+            }
+          >
+            {view.rig.spec.device.kind === 'simulated'
+              ? 'Full screen, in real time: the simulated rig drives by itself.'
+              : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds. Gears shift by themselves, or by your paddles.'}
+          </NextStep>
           {pair && (
             <NextStep
-              number={2}
+              number={3}
               title={
                 <Link className="underline underline-offset-4" href="/verdict?pair=1">
                   Compare A and B
@@ -133,10 +147,10 @@ export function RideStation({ view }: { view: BookView }) {
               {view.rideCount} rides lie on the trail.
             </NextStep>
           )}
-          <ImportStep number={pair ? 3 : 2} log={log} onSeveral={several} />
+          <ImportStep number={pair ? 4 : 3} log={log} onSeveral={several} />
           {last?.importedFrom && last.road.kind === 'own' && (
             <NextStep
-              number={pair ? 4 : 3}
+              number={pair ? 5 : 4}
               title="The road of that log"
               actions={
                 <LinkButton href={`/translate/describe?of=road&ride=${last.id}`}>

@@ -1,0 +1,281 @@
+import type { ForceRecorder } from '../force/forceInputs';
+import { seededRandom } from '../numeric/random';
+import type { RideLog } from '../rides/rideLog';
+import type { CarSpec } from '../vehicle/carSpec';
+import { makeDriver, type Driver } from '../vehicle/driver';
+import { rpmOf } from '../vehicle/drivelineSpec';
+import { pedalChain, type PedalChain } from '../vehicle/pedalChain';
+import { rideOnRoad, STEP_S, surfaceOf } from '../vehicle/rideOnRoad';
+import { planSpeed } from '../vehicle/speedPlan';
+import type { RidePlan } from '../vehicle/simulateRide';
+import { layTrack, trackIndex, type TrackSpec } from '../vehicle/track';
+import { makeTransmission } from '../vehicle/transmission';
+import { HANDS_OFF, makeTwoTrack, type Controls } from '../vehicle/twoTrack';
+import { feetOff, heard, NO_INPUT, type LiveAxes, type RawAxes } from './liveInputs';
+
+export interface LivePlan {
+  car: CarSpec;
+  track: TrackSpec;
+  axes: LiveAxes;
+  /** Gears shift by themselves; else by paddle. */
+  isAutomatic: boolean;
+  /** Laps after which the ride is over; a closed road has a run-up before. */
+  laps: number;
+  /** A driver that stands in: hands and feet of a simulated rig. */
+  standIn: Pick<RidePlan, 'throttle' | 'brake' | 'foot' | 'seed'> | null;
+}
+
+/** Why nothing moves. */
+export type Stop = 'gone' | 'hidden' | 'asked';
+/** `waiting`: it goes on as soon as the feet are seen off the pedals. */
+export type LiveState = 'waiting' | 'driving' | 'stopped' | 'over';
+
+/** What is drawn of one moment. Angles in rad, left positive. */
+export interface LiveFrame {
+  state: LiveState;
+  why: Stop | null;
+  /** Simulated time, s. */
+  t: number;
+  x: number;
+  y: number;
+  z: number;
+  heading: number;
+  grade: number;
+  speedMps: number;
+  yawRate: number;
+  /** The way that the car goes against its nose. */
+  drift: number;
+  hand: number;
+  throttle: number;
+  brake: number;
+  clutch: number;
+  handbrake: number;
+  gear: number;
+  rpm: number;
+  /** Greatest slip of a rear and of a front tyre along itself, and the surface under the car. */
+  spin: number;
+  lock: number;
+  surface: number;
+  distanceM: number;
+  offsetM: number;
+  lap: number;
+  lapS: number;
+  lastLapS: number | null;
+  /** Share of the time that could not be simulated in time. */
+  slowShare: number;
+  /** When the newest input that it holds was read, ms of the page's clock. */
+  inputAt: number;
+}
+
+/** At most so many steps a tick: what is owed beyond is dropped, and counted. */
+const MOST_STEPS = 50;
+/** A closed road is come to over so much of it. */
+const RUN_UP_M = 120;
+const MOST_RUN_UP = 0.3;
+const RUN_OFF_M = 60;
+const ROLLING_MPS = 12;
+/** Held over this while standing: back to the road after the first time, the end after the second. */
+const HELD = 0.8;
+const STANDS_MPS = 0.5;
+const BACK_S = 1.5;
+const END_S = 4;
+/** Further off the road than this the ride has lost it. */
+const LOST_M = 60;
+const SLOW_OVER_S = 2;
+
+/** A ride in real time. It is asked to tick; what it is told between two ticks holds until it is told otherwise. */
+export interface LiveDrive {
+  hear(raw: RawAxes, atMs: number): void;
+  shift(by: 1 | -1): void;
+  /** Puts the car back on the road where it is. */
+  back(): void;
+  stop(why: Stop): void;
+  /** Goes on once the feet are off the pedals. */
+  goOn(): void;
+  end(): void;
+  /** @param nowMs of one clock that does not jump */
+  tick(nowMs: number): LiveFrame;
+  /** What was driven so far. */
+  log(): RideLog;
+}
+
+export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
+  const { car, laps } = plan;
+  const track = layTrack(plan.track);
+  const { closed } = plan.track;
+  const body = makeTwoTrack(car);
+  const road = rideOnRoad(car, track, { force, isDetailed: true });
+  const controls: Controls = { ...HANDS_OFF };
+  const runUp = closed ? Math.min(RUN_UP_M, MOST_RUN_UP * track.lengthM) : 0;
+  const lapM = closed ? track.lengthM : track.lengthM - RUN_OFF_M;
+  let driver = standInOn(plan, body, track);
+  const speed = plan.standIn ? ROLLING_MPS : 0;
+  const outfit = () =>
+    makeTransmission(car, speed, {
+      isAutomatic: plan.isAutomatic || plan.standIn !== null,
+      hasClutchPedal: !plan.isAutomatic && plan.standIn === null && plan.axes.pedals.clutch !== undefined,
+    });
+  let transmission = outfit();
+  road.setOut(closed ? track.lengthM - runUp : 0, speed, closed ? 0 : 1);
+
+  let state: LiveState = 'waiting';
+  let why: Stop | null = null;
+  let input = NO_INPUT;
+  let hasHeard = plan.standIn !== null;
+  let inputAt = 0;
+  let last: number | null = null;
+  let owed = 0;
+  let slow = 0;
+  let heldS = 0;
+  let isBackDone = false;
+  let lap = road.lap;
+  let lapBegan = 0;
+  let lastLapS: number | null = null;
+
+  const onRoad = (distanceM: number, asLap: number) => {
+    road.setOut(distanceM, 0, asLap);
+    transmission = outfit();
+  };
+  const held = () => {
+    const isHeld = Math.abs(road.state.vx) < STANDS_MPS && input.brake > HELD;
+    heldS = isHeld ? heldS + STEP_S : 0;
+    if (!isHeld) isBackDone = false;
+    if (heldS > END_S) state = 'over';
+    else if (heldS > BACK_S && !isBackDone && Math.abs(road.place.offsetM) > track.spec.widthM / 4) {
+      isBackDone = true;
+      onRoad(road.place.distanceM, road.lap);
+    }
+  };
+  const newLap = () => {
+    if (road.lap > lap && lap > 0) lastLapS = road.t - lapBegan;
+    if (road.lap !== lap) lapBegan = road.t;
+    lap = road.lap;
+    if (closed ? lap > laps : lap > laps) state = 'over';
+  };
+  const step = () => {
+    if (!closed && road.place.distanceM >= lapM) {
+      lastLapS = road.t - lapBegan;
+      if (road.lap >= laps) {
+        state = 'over';
+        return;
+      }
+      // An open road is driven again from its start.
+      driver = standInOn(plan, body, track);
+      road.setOut(0, speed, road.lap + 1);
+      transmission = outfit();
+    }
+    const hand = driver
+      ? driver.step(road.t, STEP_S, road.state, road.place, controls)
+      : Object.assign(controls, {
+          steer: input.hand / car.steeringRatio,
+          throttle: input.throttle,
+          brake: input.brake,
+          clutch: input.clutch,
+          handbrake: input.handbrake,
+        }) && input.hand;
+    transmission?.step(road.state, controls, STEP_S);
+    road.step(body, controls, hand);
+    turned = hand;
+    newLap();
+    if (!driver) held();
+    if (Math.abs(road.place.offsetM) > LOST_M) onRoad(road.place.distanceM, road.lap);
+  };
+  let turned = 0;
+
+  return {
+    hear(raw, atMs) {
+      if (state === 'stopped' || state === 'over') return;
+      input = heard(plan.axes, raw, input);
+      hasHeard = true;
+      inputAt = atMs;
+    },
+    shift(by) {
+      if (!transmission || state !== 'driving') return;
+      transmission.gearbox.ask(transmission.gearbox.wanted + by);
+    },
+    back() {
+      if (state === 'driving') onRoad(road.place.distanceM, road.lap);
+    },
+    stop(reason) {
+      if (state === 'over') return;
+      [state, why] = ['stopped', reason];
+      // Nothing is held on to: feet off, clutch in.
+      input = { ...NO_INPUT, clutch: 1 };
+      last = null;
+    },
+    goOn() {
+      if (state !== 'stopped') return;
+      [state, why] = ['waiting', null];
+      input = NO_INPUT;
+      hasHeard = plan.standIn !== null;
+      last = null;
+    },
+    end() {
+      state = 'over';
+    },
+    tick(nowMs) {
+      if (state === 'waiting' && hasHeard && feetOff(input)) {
+        state = 'driving';
+        last = nowMs;
+      }
+      const passed = last === null ? 0 : Math.max(0, nowMs - last) / 1000;
+      last = state === 'driving' ? nowMs : null;
+      if (state === 'driving') {
+        owed += passed / STEP_S;
+        const due = Math.floor(owed);
+        const steps = Math.min(MOST_STEPS, due);
+        owed -= due;
+        for (let i = 0; i < steps && (state as LiveState) === 'driving'; i++) step();
+        const dropped = due > 0 ? (due - steps) / due : 0;
+        slow += (dropped - slow) * Math.min(1, passed / SLOW_OVER_S);
+      }
+      const { state: s, place } = road;
+      const k = trackIndex(track, place.distanceM);
+      return {
+        state,
+        why,
+        t: road.t,
+        x: s.x,
+        y: s.y,
+        z: track.z[k]!,
+        heading: s.heading,
+        grade: s.grade,
+        speedMps: s.vx,
+        yawRate: s.yawRate,
+        drift: Math.abs(s.vx) > 1 ? Math.atan2(s.vy, Math.abs(s.vx)) : 0,
+        hand: turned,
+        throttle: controls.throttle,
+        brake: controls.brake,
+        clutch: controls.clutch,
+        handbrake: controls.handbrake,
+        gear: transmission?.gearbox.wanted ?? 0,
+        rpm: rpmOf(s.engine.omega),
+        spin: Math.max(s.kappa[2]!, s.kappa[3]!),
+        lock: Math.min(s.kappa[0]!, s.kappa[1]!),
+        surface: surfaceOf(track, place, car.trackFrontM / 2),
+        distanceM: place.distanceM,
+        offsetM: place.offsetM,
+        lap: road.lap,
+        lapS: road.t - lapBegan,
+        lastLapS,
+        slowShare: slow,
+        inputAt,
+      };
+    },
+    log: () => road.finish({ source: 'driven', car: car.id, track: plan.track.id }),
+  };
+}
+
+function standInOn(
+  { standIn, car }: LivePlan,
+  body: ReturnType<typeof makeTwoTrack>,
+  track: ReturnType<typeof layTrack>,
+): Driver | null {
+  if (!standIn) return null;
+  const { foot, seed } = standIn;
+  const throttle: PedalChain = pedalChain(standIn.throttle, seededRandom(seed * 7 + 1), 1 / STEP_S);
+  const brake: PedalChain = pedalChain(standIn.brake, seededRandom(seed * 7 + 2), 1 / STEP_S);
+  const reach = brake.outputAt(foot.pressTravel);
+  const plan = planSpeed(track, car, (0.97 * reach * car.fullBrakeN) / car.massKg);
+  return makeDriver({ body, track, plan, throttle, brake, foot, random: seededRandom(seed * 7 + 3) });
+}

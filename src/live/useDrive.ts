@@ -1,0 +1,104 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { chainOf } from '@/core/force/chainOf';
+import { isForceDescribed } from '@/core/force/forceParameters';
+import type { LiveFrame, LiveState, Stop } from '@/core/live/liveDrive';
+import type { RideLog } from '@/core/rides/rideLog';
+import { forceFactsOf } from '@/book/judge/force';
+import { livePlan } from '@/book/judge/livePlan';
+import type { BookView } from '@/book/model/bookView';
+import type { DeviceSource } from '@/devices/source';
+import { startDrive, type StartedDrive } from '@/workers/startDrive';
+import { latestRaw } from './liveRig';
+
+/** What a page shows of a ride in real time; a moment of it is drawn from {@link Drive.frame}, never from here. */
+export interface DriveStatus {
+  state: LiveState;
+  why: Stop | null;
+  lap: number;
+  lastLapS: number | null;
+  fault: string | null;
+}
+
+export interface Drive {
+  status: DriveStatus;
+  /** The newest moment. */
+  frame(): LiveFrame | null;
+  shift(by: 1 | -1): void;
+  stop(): void;
+  goOn(): void;
+  back(): void;
+  /** Ends it, and gives what was driven; `null` where nothing was. */
+  finish(): Promise<RideLog | null>;
+}
+
+/** A ride shorter than this is none, s. */
+const LEAST_RIDE_S = 2;
+
+const BEFORE: DriveStatus = { state: 'waiting', why: null, lap: 0, lastLapS: null, fault: null };
+
+/** Drives the open combination with what the driver holds; a simulated rig drives by itself. */
+export function useDrive(
+  view: BookView,
+  source: DeviceSource,
+  how: { laps: number; isAutomatic: boolean; seed: number },
+): Drive {
+  const [status, setStatus] = useState(BEFORE);
+  const newest = useRef<LiveFrame | null>(null);
+  const drive = useRef<StartedDrive | null>(null);
+  const { laps, isAutomatic, seed } = how;
+  useEffect(() => {
+    const isStandIn = source.info.kind === 'simulated';
+    const plan = livePlan(view, source.info.ranges, { laps, isAutomatic, isStandIn, seed });
+    const chain = isForceDescribed(view.menus) ? chainOf(forceFactsOf(view)) : null;
+    let shown = BEFORE;
+    const started = startDrive(
+      plan,
+      chain,
+      seed,
+      (now) => {
+        newest.current = now;
+        const { state, why, lap, lastLapS } = now;
+        if (state === shown.state && why === shown.why && lap === shown.lap && lastLapS === shown.lastLapS)
+          return;
+        shown = { ...shown, state, why, lap, lastLapS };
+        setStatus(shown);
+      },
+      (error) => setStatus((before) => ({ ...before, state: 'over', fault: error.message })),
+    );
+    drive.current = started;
+    const off = source.subscribe({
+      samples: () => started.tell({ kind: 'hear', raw: { ...latestRaw }, atMs: performance.now() }),
+      state: (state) => started.tell(state === 'live' ? { kind: 'go on' } : { kind: 'stop', why: 'gone' }),
+    });
+    const onHidden = () =>
+      started.tell(document.hidden ? { kind: 'stop', why: 'hidden' } : { kind: 'go on' });
+    document.addEventListener('visibilitychange', onHidden);
+    return () => {
+      off();
+      document.removeEventListener('visibilitychange', onHidden);
+      started.end();
+      drive.current = null;
+    };
+    // The ride is begun once: what is set meanwhile holds for the next one.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [source]);
+  const tell = useCallback(
+    (message: Parameters<StartedDrive['tell']>[0]) => drive.current?.tell(message),
+    [],
+  );
+  return {
+    status,
+    frame: useCallback(() => newest.current, []),
+    shift: useCallback((by) => tell({ kind: 'shift', by }), [tell]),
+    stop: useCallback(() => tell({ kind: 'stop', why: 'asked' }), [tell]),
+    goOn: useCallback(() => tell({ kind: 'go on' }), [tell]),
+    back: useCallback(() => tell({ kind: 'back' }), [tell]),
+    finish: useCallback(async () => {
+      if (!drive.current || (newest.current?.t ?? 0) < LEAST_RIDE_S) return null;
+      tell({ kind: 'end' });
+      return drive.current.log();
+    }, [tell]),
+  };
+}
