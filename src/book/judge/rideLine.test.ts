@@ -43,7 +43,7 @@ it('a log of hundreds of laps is listed by its first, and says how many more the
     summary: { lapTimeS: 60 },
     missing: [],
   } as unknown as RideView['measures'];
-  const ride = viewOf({ measures, smoothness: null, clipping: null, importedFrom: 'long.csv' });
+  const ride = viewOf({ measures, smoothness: null, clipping: null, importedFrom: 'long.csv', isDriven: false });
   expect(rideLine(ride)).toMatchObject({
     counted: 300,
     moreLaps: 288,

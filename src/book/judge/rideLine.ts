@@ -27,13 +27,15 @@ export function trailRide(ride: RideView): Omit<TrailRideItem, 'asked'> {
   return { kind: 'ride', id, atMs, mark, changed, counted, lapTimeS };
 }
 
-export function newestRide({ id, road, settings, clipping, importedFrom, measures }: RideView): NewestRide {
+export function newestRide(ride: RideView): NewestRide {
+  const { id, road, settings, clipping, importedFrom, isDriven, measures } = ride;
   return {
     id,
     road,
     settings,
     clipping,
     importedFrom,
+    isDriven,
     counted: measures.laps.filter((lap) => lap.counted).length,
     summary: measures.summary,
   };

@@ -13,7 +13,7 @@ export interface RideView extends RideRow, RideFigures {
 }
 
 /** What the newest ride says of pedals and force. */
-export interface NewestRide extends Pick<RideView, 'id' | 'road' | 'clipping' | 'importedFrom'> {
+export interface NewestRide extends Pick<RideView, 'id' | 'road' | 'clipping' | 'importedFrom' | 'isDriven'> {
   settings: SettingValues;
   /** Laps that count. */
   counted: number;

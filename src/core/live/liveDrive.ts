@@ -1,6 +1,7 @@
 import type { ForceRecorder } from '../force/forceInputs';
 import { seededRandom } from '../numeric/random';
 import type { RideLog } from '../rides/rideLog';
+import { DRIVEN } from '../rides/road';
 import type { CarSpec } from '../vehicle/carSpec';
 import { makeDriver, type Driver } from '../vehicle/driver';
 import { rpmOf } from '../vehicle/drivelineSpec';
@@ -262,7 +263,8 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
         inputAt,
       };
     },
-    log: () => road.finish({ source: 'driven', car: car.id, track: plan.track.id }),
+    log: () =>
+      road.finish({ source: plan.standIn ? 'simulated' : DRIVEN, car: car.id, track: plan.track.id }),
   };
 }
 

@@ -66,8 +66,8 @@ function handOf({ centre, countsPerDeg, gain, lockDeg, layers }: LiveWheel, raw:
   return Math.sign(turned) * respond(layers, share) * half * RAD;
 }
 
-/** A foot that is off. */
-const AT_REST = 0.06;
+/** A foot that is off, or only rests. */
+const AT_REST = 0.12;
 
 /** Whether every pedal was seen at rest: after a pause nothing goes on before. */
 export const feetOff = ({ throttle, brake, clutch, handbrake }: LiveInput): boolean =>

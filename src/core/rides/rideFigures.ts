@@ -2,6 +2,7 @@ import { analyseClipping, type Clipping } from '../force/clipping';
 import type { ResponseLayer } from '../response/layer';
 import { measureRide, type RideMeasures } from './measureRide';
 import type { RideColumn, RideLog } from './rideLog';
+import { DRIVEN } from './road';
 import { throttleSmoothness } from './throttleSmoothness';
 import { travelHistogram } from './travelHistogram';
 
@@ -20,6 +21,8 @@ export interface RideFigures {
   clipping: RideClipping | null;
   /** The file that it was taken from; `null` where it was simulated. */
   importedFrom: string | null;
+  /** Driven here, by own hands and feet. */
+  isDriven: boolean;
 }
 
 export function rideFigures(log: RideLog): RideFigures {
@@ -28,6 +31,7 @@ export function rideFigures(log: RideLog): RideFigures {
     smoothness: throttleSmoothness(log),
     clipping: clippingOf(log),
     importedFrom: log.notes['file'] ?? null,
+    isDriven: log.notes['source'] === DRIVEN,
   };
 }
 

@@ -20,6 +20,9 @@ export function roadOf(openId: string, notes: RideLog['notes']): Road {
   return { kind: 'own', name: said === undefined || said === '' ? UNNAMED : said };
 }
 
+/** What the note `source` says of a ride that was driven here by own hands and feet. */
+export const DRIVEN = 'driven';
+
 /** What the note `source` of an imported ride says. */
 export const IMPORTED = 'imported';
 

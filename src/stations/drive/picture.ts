@@ -68,7 +68,10 @@ export function drawDrive(
   const horizon = horizonOf(eye, screen);
   sky(context, screen, horizon, eye.yaw, colour);
   const strips = roadAhead(track, eye, screen, frame.distanceM, quality.farM);
+  const nearest = strips.at(-1);
+  if (nearest) toTheFeet(nearest, height);
   for (const strip of strips) paintStrip(context, strip, quality, colour);
+  paintLines(context, strips, colour);
   if (quality.stones) stones(context, track, eye, screen, frame.distanceM, quality.farM, colour);
   aim(context, frame, screen, horizon, lockDeg, colour);
   figures(context, frame, screen, unit, colour);
@@ -105,37 +108,62 @@ function polygon(context: Context, corners: readonly [number, number][]) {
   context.fill();
 }
 
+/** So far the seam of two strips is painted over, pixels. */
+const SEAM = 0.8;
+const DASH_EVERY_M = 12;
+const DASH_M = 3;
+
+/** What is too near to be projected goes on straight to the lower edge of the picture. */
+function toTheFeet(strip: RoadStrip, height: number) {
+  for (const corners of [strip.road, strip.ground, strip.kerbStrip]) {
+    if (!corners) continue;
+    const [nearLeft, nearRight, farRight, farLeft] = corners as Quad;
+    for (const [near, far] of [
+      [nearLeft, farLeft],
+      [nearRight, farRight],
+    ] as const) {
+      const down = near[1] - far[1];
+      if (down < 1 || near[1] >= height) continue;
+      near[0] += ((near[0] - far[0]) / down) * (height - near[1]);
+      near[1] = height;
+    }
+  }
+}
+
+type Quad = [[number, number], [number, number], [number, number], [number, number]];
+
 function paintStrip(context: Context, strip: RoadStrip, { bands }: Quality, colour: Colours) {
   const isOdd = Math.floor(strip.atM / BAND_M) % 2 !== 0;
-  if (bands && isOdd) {
-    context.fillStyle = colour('drive-grass-band');
-    polygon(context, strip.ground);
-  }
-  context.fillStyle = colour(isOdd ? 'drive-road-band' : 'drive-road');
-  polygon(context, strip.road);
-  if (strip.isBumpy && Math.floor(strip.atM / 2) % 2 === 0) {
-    context.fillStyle = colour('drive-bump');
-    polygon(context, strip.road);
-  }
-  if (strip.kerbStrip) {
-    context.fillStyle = colour(Math.floor(strip.atM / 2) % 2 === 0 ? 'rust' : 'drive-edge');
-    polygon(context, strip.kerbStrip);
-  }
-  // The edge of the road, always readable.
-  const [nearLeft, nearRight, farRight, farLeft] = strip.road as [
-    [number, number],
-    [number, number],
-    [number, number],
-    [number, number],
-  ];
+  const paint = (corners: readonly [number, number][], tone: string) => {
+    const [a, b, c, d] = corners as Quad;
+    context.fillStyle = colour(tone);
+    polygon(context, [a, b, [c[0], c[1] - SEAM], [d[0], d[1] - SEAM]]);
+  };
+  if (bands && isOdd) paint(strip.ground, 'drive-grass-band');
+  const isRipple = strip.isBumpy && Math.floor(strip.atM / 2) % 2 === 0;
+  paint(strip.road, isRipple ? 'drive-bump' : isOdd ? 'drive-road-band' : 'drive-road');
+  if (strip.kerbStrip) paint(strip.kerbStrip, Math.floor(strip.atM / 2) % 2 === 0 ? 'rust' : 'drive-edge');
+}
+
+/** Over the road: its edges, always readable, and dashes by which speed is seen. */
+function paintLines(context: Context, strips: readonly RoadStrip[], colour: Colours) {
   context.strokeStyle = colour('drive-edge');
-  context.lineWidth = Math.min(5, Math.max(1, 0.006 * Math.abs(nearRight[0] - nearLeft[0])));
-  context.beginPath();
-  context.moveTo(...nearLeft);
-  context.lineTo(...farLeft);
-  context.moveTo(...nearRight);
-  context.lineTo(...farRight);
-  context.stroke();
+  context.lineCap = 'round';
+  for (const { road, atM } of strips) {
+    const [nearLeft, nearRight, farRight, farLeft] = road as Quad;
+    const wide = Math.abs(nearRight[0] - nearLeft[0]);
+    context.lineWidth = Math.min(7, Math.max(1, 0.006 * wide));
+    context.beginPath();
+    context.moveTo(...nearLeft);
+    context.lineTo(...farLeft);
+    context.moveTo(...nearRight);
+    context.lineTo(...farRight);
+    if (((atM % DASH_EVERY_M) + DASH_EVERY_M) % DASH_EVERY_M < DASH_M) {
+      context.moveTo((nearLeft[0] + nearRight[0]) / 2, (nearLeft[1] + nearRight[1]) / 2);
+      context.lineTo((farLeft[0] + farRight[0]) / 2, (farLeft[1] + farRight[1]) / 2);
+    }
+    context.stroke();
+  }
 }
 
 /** Pebbles along the road; those on the outside of a bend are larger: the next bend is seen before it comes. */
@@ -191,8 +219,8 @@ function aim(
   const middle = width / 2;
   const tall = BAR_HEIGHT * height;
   const bar = (x: number, share: number, tone: string) => {
-    context.fillStyle = colour('drive-edge');
-    context.globalAlpha = 0.5;
+    context.fillStyle = colour('ink');
+    context.globalAlpha = 0.16;
     context.fillRect(x, horizon - tall / 2, BAR_WIDTH, tall);
     context.globalAlpha = 1;
     context.fillStyle = colour(tone);
@@ -204,7 +232,7 @@ function aim(
   // The hands, over their lock: a thin line with a tick on it.
   const reach = BARS_APART * width * 0.8;
   const half = (lockDeg * Math.PI) / 360;
-  context.strokeStyle = colour('drive-edge');
+  context.strokeStyle = colour('muted');
   context.lineWidth = 1;
   context.beginPath();
   context.moveTo(middle - reach, horizon);

@@ -78,7 +78,7 @@ export function RideStation({ view }: { view: BookView }) {
       subtitle={
         last?.importedFrom
           ? `${last.importedFrom}, taken in for the ${view.names.car}`
-          : `${shown.name}, ${(shown.lengthM / 1000).toFixed(1)} km, ${view.names.car}, simulated driver with ${view.names.driver}'s foot`
+          : `${shown.name}, ${(shown.lengthM / 1000).toFixed(1)} km, ${view.names.car}, ${last?.isDriven ? `driven here by ${view.names.driver}` : `simulated driver with ${view.names.driver}’s foot`}`
       }
       next={
         <>
