@@ -35,6 +35,29 @@ async function load(page: Page) {
   return `${share('task').toFixed(1)} %, ${share('script').toFixed(1)} %, ${((1000 * frames) / LIVE_MS).toFixed(0)} Hz`;
 }
 
+test('driving here', async ({ page, server }) => {
+  test.setTimeout(180_000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${server.url}/drive?laps=20`);
+  await page.waitForTimeout(4000);
+  say('a road driven full screen: main thread (goal: under 40 %), of which script', await load(page));
+  const heap = async () => {
+    const tools = await page.context().newCDPSession(page);
+    await tools.send('HeapProfiler.collectGarbage');
+    const { usedSize } = (await tools.send('Runtime.getHeapUsage')) as { usedSize: number };
+    return usedSize / 1e6;
+  };
+  const before = await heap();
+  const driven = 60;
+  await page.waitForTimeout(1000 * driven);
+  const grown = (await heap()) - before;
+  say(
+    'the page grows in 30 minutes of driving, from one (goal: under 20 MB)',
+    `${(30 * grown).toFixed(1)} MB`,
+  );
+  say('as the page says it', await page.locator('[data-steadiness]').innerText());
+});
+
 test('live drawing and station changes', async ({ page, server }) => {
   await page.goto(`${server.url}/axes/brake`);
   await page.waitForTimeout(3000);

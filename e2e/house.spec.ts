@@ -60,6 +60,7 @@ test('axe finds nothing on any station, nor in a capture or the palette', async 
     'shape/steering',
     'axes/steering',
     'axes/brake?view=history',
+    'launch',
   ]) {
     await page.goto(`${server.url}/${station}`);
     await expect(page.locator('[data-drawn]').first()).toBeVisible();

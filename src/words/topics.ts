@@ -4,6 +4,16 @@
  */
 export const TOPICS: readonly { name: string; words: readonly string[]; path: string }[] = [
   {
+    name: 'Launch: where to hold the clutch, and its bite point',
+    words: ['launch', 'start', 'clutch', 'bite', 'bite point', 'hold', 'two-stage', 'paddle', 'wheelspin'],
+    path: '/launch',
+  },
+  {
+    name: 'Drive here, with your own wheel and pedals',
+    words: ['drive', 'track', 'lap', 'test', 'wheel', 'feel', 'full screen'],
+    path: '/drive',
+  },
+  {
     name: 'Friction and inertia of the base, measured by hand',
     words: ['friction', 'inertia', 'base', 'measure', 'spin', 'weight of the rim', 'drag', 'bearings'],
     path: '/base',

@@ -43,7 +43,13 @@ it('a log of hundreds of laps is listed by its first, and says how many more the
     summary: { lapTimeS: 60 },
     missing: [],
   } as unknown as RideView['measures'];
-  const ride = viewOf({ measures, smoothness: null, clipping: null, importedFrom: 'long.csv', isDriven: false });
+  const ride = viewOf({
+    measures,
+    smoothness: null,
+    clipping: null,
+    importedFrom: 'long.csv',
+    isDriven: false,
+  });
   expect(rideLine(ride)).toMatchObject({
     counted: 300,
     moreLaps: 288,
@@ -57,6 +63,7 @@ it('a log of hundreds of laps is listed by its first, and says how many more the
     settings: { 'title/brake/deadzone': 4 },
     clipping: null,
     importedFrom: 'long.csv',
+    isDriven: false,
     summary: { lapTimeS: 60 },
   });
 });

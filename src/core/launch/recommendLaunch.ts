@@ -56,12 +56,15 @@ const TIE_S = 0.005;
 /** So many starts may run away. */
 const MOST_AWAY = 0.1;
 const P80 = 0.8;
+/** About so much of the work is to look for the engine speed. */
+const LOOKING = 0.45;
 
 const round = (hold: number) => Math.round(hold / STEP) / Math.round(1 / STEP);
 
 /**
  * The hold of a two-stage launch: at or above the exact best, where four launches in five of this driver are quickest. The
  * optimum is a cliff: a little less hold and the wheels run away to the engine's speed and stay there.
+ * @param onProgress hears how far it is, 0…1
  * @param rpm engine speed that is held; by default the one that is quickest, or the lowest of those that are as quick
  */
 export function recommendLaunch(
@@ -70,6 +73,7 @@ export function recommendLaunch(
   throttle: PedalSetup,
   seed: number,
   rpm?: number,
+  onProgress: (share: number) => void = () => undefined,
 ): LaunchAdvice {
   const closed = closedFormHold(car, spec);
   const pedal = pedalChain(throttle, seededRandom(seed * 7 + 1), 1000);
@@ -99,7 +103,8 @@ export function recommendLaunch(
   let overRpm: LaunchAdvice['overRpm'] = [];
   if (chosen === undefined) {
     const wide = around(closed, 3, BELOW);
-    const looked = SHARES.map((share) => {
+    const looked = SHARES.map((share, i) => {
+      onProgress((LOOKING * i) / SHARES.length);
       const at = 100 * Math.round((share * spec.engine.limitRpm) / 100);
       return look(at, wide);
     });
@@ -112,6 +117,7 @@ export function recommendLaunch(
   const exact = holds.map((hold) => exactly(hold, at));
   const exactBest = holds[exact.reduce((best, run, i) => (run.t60S < exact[best]!.t60S ? i : best), 0)]!;
   const tried = holds.map((hold, i) => {
+    onProgress(LOOKING + ((1 - LOOKING) * i) / holds.length);
     const { t60S, spinM, bog, clutchKj } = exact[i]!;
     const count = Math.abs(hold - exactBest) < (NEAR + 0.5) * STEP ? LAUNCHES : FAR_LAUNCHES;
     return { ...humanTried(hold, humanly(hold, at, count)), exactS: t60S, spinM, bog, clutchKj };

@@ -128,6 +128,7 @@ export function RideStation({ view }: { view: BookView }) {
               <>
                 <LinkButton href={`/drive?laps=${laps}`}>{`Drive ${laps} laps`}</LinkButton>
                 <LinkButton href={`/drive?laps=${laps}&gears=paddles`}>With the paddles</LinkButton>
+                <LinkButton href="/launch">How to launch</LinkButton>
               </>
             }
           >
