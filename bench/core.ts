@@ -24,7 +24,7 @@ import { readCaptureCsv, writeCaptureCsv } from '@/core/formats/captureCsv';
 import { NEUTRAL_LAYER } from '@/core/response/layer';
 import { measureRide } from '@/core/rides/measureRide';
 import { recommendLaunch } from '@/core/launch/recommendLaunch';
-import { liveDrive } from '@/core/live/liveDrive';
+import { liveDrive } from '@/core/driving/liveDrive';
 import { drivelineOf } from '@/core/vehicle/drivelineSpec';
 import { completeRide } from '@/core/vehicle/simulateRide';
 

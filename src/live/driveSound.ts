@@ -1,4 +1,4 @@
-import type { LiveFrame } from '@/core/live/liveDrive';
+import type { LiveFrame } from '@/core/driving/liveDrive';
 
 /** Loudness at most, 0…1: what is heard informs, and is no show. */
 const MOST = 0.1;

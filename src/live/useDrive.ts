@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
 import { isForceDescribed } from '@/core/force/forceParameters';
-import type { LiveFrame, LiveState, Stop } from '@/core/live/liveDrive';
+import type { LiveFrame, LiveState, Stop } from '@/core/driving/liveDrive';
 import type { RideLog } from '@/core/rides/rideLog';
 import { forceFactsOf } from '@/book/judge/force';
 import { livePlan } from '@/book/judge/livePlan';

@@ -1,4 +1,4 @@
-import type { LiveState, Stop } from '@/core/live/liveDrive';
+import type { LiveState, Stop } from '@/core/driving/liveDrive';
 
 /** "1:57.32". */
 export function lapTime(seconds: number, digits = 2): string {

@@ -1,8 +1,8 @@
 import { forceRecorder, type ForceRecorder } from '@/core/force/forceInputs';
 import type { ForceChain } from '@/core/force/handsOff';
 import { rideForce, withForce } from '@/core/force/rideForce';
-import { liveDrive, type LiveDrive, type LivePlan, type Stop } from '@/core/live/liveDrive';
-import type { RawAxes } from '@/core/live/liveInputs';
+import { liveDrive, type LiveDrive, type LivePlan, type Stop } from '@/core/driving/liveDrive';
+import type { RawAxes } from '@/core/driving/liveInputs';
 
 /** What the page tells a ride in real time. Plain messages: what is asked 250 times a second should cost nothing. */
 export type ToDrive =

@@ -1,5 +1,5 @@
 import type { ForceChain } from '@/core/force/handsOff';
-import type { LiveFrame, LivePlan } from '@/core/live/liveDrive';
+import type { LiveFrame, LivePlan } from '@/core/driving/liveDrive';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { ToDrive } from './drive.worker';
 import { WorkerFailed } from './startedWorker';

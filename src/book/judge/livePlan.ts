@@ -1,8 +1,8 @@
 import type { AxisName } from '@/core/axes/axes';
 import { countsPerDegree } from '@/core/axes/steeringAngle';
-import type { LiveAxes, LivePedal, LiveWheel, PedalName } from '@/core/live/liveInputs';
-import { PEDALS } from '@/core/live/liveInputs';
-import type { LivePlan } from '@/core/live/liveDrive';
+import type { LiveAxes, LivePedal, LiveWheel, PedalName } from '@/core/driving/liveInputs';
+import { PEDALS } from '@/core/driving/liveInputs';
+import type { LivePlan } from '@/core/driving/liveDrive';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import type { BookView } from '../model/bookView';
 import { anyRidePlan } from './ridePlan';

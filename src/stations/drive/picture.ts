@@ -1,5 +1,5 @@
 import { SURFACES } from '@/core/rides/rideLog';
-import type { LiveFrame } from '@/core/live/liveDrive';
+import type { LiveFrame } from '@/core/driving/liveDrive';
 import type { SpeedUnit } from '@/core/text/speedUnit';
 import { inUnit, speedWord } from '@/core/text/speedUnit';
 import type { Track } from '@/core/vehicle/track';

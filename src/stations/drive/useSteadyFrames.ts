@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { LiveFrame } from '@/core/live/liveDrive';
+import type { LiveFrame } from '@/core/driving/liveDrive';
 import { QUALITIES, type Quality } from './picture';
 
 /** What the page says of its own picture. */
