@@ -24,6 +24,8 @@ test.describe('the simulated rig', () => {
     await expect(page.getByText('Go on whenever you like.')).toBeVisible();
     await page.getByRole('button', { name: 'Go on' }).click();
     await expect(page.getByText(/^Kept: 1:[0-2]/)).toBeVisible({ timeout: 150_000 });
+    // Quarry Pan is driven twice around its circle.
+    await expect(page.getByText(/^radius 2[4-6]\.\d m, /)).toBeVisible();
     await expectAccessible(page, 'Drive, over');
     await page.getByRole('link', { name: 'See what it shows' }).click();
     await expect(

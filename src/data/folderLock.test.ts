@@ -50,12 +50,18 @@ it('of several programs that start at once exactly one owns the folder, again an
   writeFileSync(join(place, 'owner.lock'), String(process.pid));
   for (let round = 0; round < 4; round++) {
     const all = Array.from({ length: 5 }, () => start(place));
-    const said = await Promise.all(all.map((one) => one.said));
-    const owner = all[said.indexOf('owner')]!.child;
-    expect(said.filter((word) => word === 'owner')).toHaveLength(1);
-    expect(said.filter((word) => word === `FolderInUse ${owner.pid}`)).toHaveLength(4);
-    // Killed, not ended: nothing is left that another one could stumble over.
-    await Promise.all(all.map(({ child }) => end(child)));
+    try {
+      const said = await Promise.all(all.map((one) => one.said));
+      const owner = all[said.indexOf('owner')]!.child;
+      expect(said.filter((word) => word === 'owner')).toHaveLength(1);
+      expect(said.filter((word) => word.startsWith('FolderInUse'))).toHaveLength(4);
+      // Who comes while the owner is only just writing its number down knows that there is one, not yet which.
+      const named = said.filter((word) => /^FolderInUse \d/.test(word));
+      expect(new Set(named)).toEqual(new Set(named.length > 0 ? [`FolderInUse ${owner.pid}`] : []));
+    } finally {
+      // Killed, not ended: nothing is left that another one could stumble over.
+      await Promise.all(all.map(({ child }) => end(child)));
+    }
   }
 });
 

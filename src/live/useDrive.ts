@@ -4,12 +4,11 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
 import { isForceDescribed } from '@/core/force/forceParameters';
 import type { LiveFrame, LiveState, Stop } from '@/core/driving/liveDrive';
-import type { RideLog } from '@/core/rides/rideLog';
 import { forceFactsOf } from '@/book/judge/force';
 import { livePlan } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
-import { startDrive, type StartedDrive } from '@/workers/startDrive';
+import { startDrive, type Driven, type StartedDrive } from '@/workers/startDrive';
 import { latestRaw } from './liveRig';
 
 /** What a page shows of a ride in real time; a moment of it is drawn from {@link Drive.frame}, never from here. */
@@ -30,7 +29,7 @@ export interface Drive {
   goOn(): void;
   back(): void;
   /** Ends it, and gives what was driven; `null` where nothing was. */
-  finish(): Promise<RideLog | null>;
+  finish(): Promise<Driven | null>;
 }
 
 /** A ride shorter than this is none, s. */

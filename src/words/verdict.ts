@@ -203,3 +203,7 @@ export function searchSentence(
       .join('. ');
   return isGivenUp ? SENTENCES.searchBroken(ridden) : SENTENCES.searching(ridden + 1);
 }
+
+/** How a ride that was asked for is driven in a title. */
+export const rideHow = ({ isCheck }: { isCheck: boolean }): string =>
+  `${isCheck ? `${SENTENCES.checkRide()} ` : ''}Type it into the title, then an out-lap.`;

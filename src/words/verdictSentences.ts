@@ -169,6 +169,9 @@ export const SENTENCES = {
       : of === 1
         ? `${name}: the one comparison showed ${shown === 1 ? 'a' : 'no'} difference`
         : `${name}: ${shown} of ${of} comparisons showed a difference`,
+  knownFirst: () => 'What comes of it is drawn here beside what is known.',
+  noticedUnknown: (driver: string, title: string) =>
+    `${driver}, ${title}: what you just notice of it is not known yet`,
   knownLuck: () =>
     'Each question by itself claims from nothing at most once in twenty; of many some do. What was shown twice is surer.',
   hardlyNoticed: (low: string) => `By your own answers you hardly notice less than ${low} here.`,

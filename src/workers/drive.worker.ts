@@ -1,3 +1,4 @@
+import { drillsIn } from '@/core/drills/measureDrill';
 import { forceRecorder, type ForceRecorder } from '@/core/force/forceInputs';
 import type { ForceChain } from '@/core/force/handsOff';
 import { rideForce, withForce } from '@/core/force/rideForce';
@@ -17,7 +18,8 @@ export type ToDrive =
 const TICK_MS = 4;
 
 let drive: LiveDrive | null = null;
-let kept: { recorder: ForceRecorder | null; chain: ForceChain | null; seed: number } | null = null;
+let kept: { recorder: ForceRecorder | null; chain: ForceChain | null; seed: number; ratio: number } | null =
+  null;
 let timer: ReturnType<typeof setInterval> | null = null;
 
 function tick() {
@@ -32,7 +34,7 @@ function tick() {
 onmessage = ({ data }: MessageEvent<ToDrive>) => {
   if (data.kind === 'begin') {
     const recorder = data.chain && forceRecorder(data.chain.title.rateHz);
-    kept = { recorder, chain: data.chain, seed: data.seed };
+    kept = { recorder, chain: data.chain, seed: data.seed, ratio: data.plan.car.steeringRatio };
     drive = recorder ? liveDrive(data.plan, recorder) : liveDrive(data.plan);
     timer = setInterval(tick, TICK_MS);
     return;
@@ -54,10 +56,13 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
       return tick();
     case 'keep': {
       const log = drive.log();
-      const { recorder, chain, seed } = kept!;
+      const { recorder, chain, seed, ratio } = kept!;
       const inputs = recorder?.finish();
       const whole = inputs && chain ? withForce(log, inputs, rideForce(inputs, chain, seed)) : log;
-      return postMessage({ kind: 'log', log: whole });
+      return postMessage({
+        kind: 'log',
+        driven: { log: whole, drills: drillsIn(whole, { steeringRatio: ratio }) },
+      });
     }
   }
 };

@@ -1,14 +1,21 @@
+import type { DrillShown } from '@/core/drills/measureDrill';
 import type { ForceChain } from '@/core/force/handsOff';
 import type { LiveFrame, LivePlan } from '@/core/driving/liveDrive';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { ToDrive } from './drive.worker';
 import { WorkerFailed } from './startedWorker';
 
+/** What was driven: its log, and the drills that it holds an attempt of. */
+export interface Driven {
+  log: RideLog;
+  drills: DrillShown[];
+}
+
 /** A ride in real time, in a worker of its own. */
 export interface StartedDrive {
   tell(message: Exclude<ToDrive, { kind: 'begin' | 'keep' }>): void;
   /** What was driven so far, with the force that the title would have given. */
-  log(): Promise<RideLog>;
+  log(): Promise<Driven>;
   end(): void;
 }
 
@@ -24,7 +31,7 @@ export function startDrive(
   onFault: (error: WorkerFailed) => void,
 ): StartedDrive {
   const worker = new Worker(new URL('./drive.worker.ts', import.meta.url), { type: 'module' });
-  let waiting: { resolve(log: RideLog): void; reject(error: Error): void } | null = null;
+  let waiting: { resolve(driven: Driven): void; reject(error: Error): void } | null = null;
   let hasFailed: WorkerFailed | null = null;
   worker.addEventListener('error', (event) => {
     event.preventDefault();
@@ -32,10 +39,10 @@ export function startDrive(
     waiting?.reject(hasFailed);
     onFault(hasFailed);
   });
-  type FromDrive = { kind: 'frame'; frame: LiveFrame } | { kind: 'log'; log: RideLog };
+  type FromDrive = { kind: 'frame'; frame: LiveFrame } | { kind: 'log'; driven: Driven };
   worker.addEventListener('message', ({ data }: MessageEvent<FromDrive>) => {
     if (data.kind === 'frame') onFrame(data.frame);
-    else waiting?.resolve(data.log);
+    else waiting?.resolve(data.driven);
   });
   const post = (message: ToDrive) => worker.postMessage(message);
   post({ kind: 'begin', plan, chain, seed });

@@ -8,15 +8,15 @@ import { seededRandom } from '@/core/numeric/random';
 import type { MeasuredLap } from '@/core/rides/measureRide';
 import { MEASURES, type Measured } from '@/core/rides/measures';
 import { alongSentence, clipsSentence } from '@/words/along';
-import { trustSentence } from '@/words/verdict';
+import { missingText, rideHow, trustSentence } from '@/words/verdict';
 import { SENTENCES } from '@/words/verdictSentences';
 import type { ExperimentAnswer, ExperimentView, OwnSpread } from '../model/experimentView';
 import { experimentRemarks, experimentSentence } from './experimentWords';
 import { planSentence } from './planSentence';
 import type { SideForce } from '../model/sidesForce';
 import { forceSentence, forceSource } from './sidesForce';
-import { hardlyNoticed, knownSentence } from './settingKnown';
-import { tellRidesApart } from './tellRidesApart';
+import { hardlyNoticed, knownNoticed, knownRemark, knownSentence } from './settingKnown';
+import { apartText, tellRidesApart } from './tellRidesApart';
 
 const said = new Map<string, string>();
 beforeAll(() => {
@@ -413,7 +413,8 @@ it('of several changes it says which to put back next, and which it was', () => 
     tellRidesApart(a, b, [a, b, ...more], [one!, other!], comparisons)!;
   const first = apart([]);
   expect(first).toMatchObject({ found: null, next: [one], rides: 0, isHard: false });
-  SENTENCES.apartNext('brake ebb', first.label);
+  const told = (of: typeof first) => apartText(of, (keys) => keys.join(' and '));
+  expect(told(first)[0]).toContain(one);
   expect(apart([driven('c', { [one!]: 0, [other!]: 9 }, 92)])).toMatchObject({
     found: one,
     next: null,
@@ -421,15 +422,14 @@ it('of several changes it says which to put back next, and which it was', () => 
   });
   expect(apart([driven('c', { [one!]: 0, [other!]: 9 }, 90)]).found).toBe(other);
   expect(apart([driven('c', { [one!]: 0, [other!]: 5 }, 92)]).rides).toBe(0);
-  SENTENCES.apartFound('brake ebb', first.label);
+  expect(told(apart([driven('d', { [one!]: 0, [other!]: 9 }, 92)]))).toHaveLength(1);
   const wide = compared.map((c) => (c.name === 'lapTimeS' ? { ...c, se: 5 * c.se } : c));
-  expect(
-    apart(
-      [],
-      wide.map((c) => ({ ...c, se: 20 * c.se })),
-    ).isHard,
-  ).toBe(true);
-  SENTENCES.apartHard();
+  const hard = apart(
+    [],
+    wide.map((c) => ({ ...c, se: 20 * c.se })),
+  );
+  expect(hard.isHard).toBe(true);
+  expect(told(hard)).toHaveLength(2);
   expect(tellRidesApart(a, b, [], [one!], compared)).toBeNull();
 });
 
@@ -463,15 +463,18 @@ it('of a setting it says all that is known, and what would hardly be noticed', (
     sentence: '',
   };
   expect(knownSentence(view, { ...known, rows: [row] })).toContain('nothing was compared');
+  expect(knownRemark({ rows: [row] })).not.toBe(knownRemark({ rows: [row, row] }));
+  const names = { rig: '', title: 'Causeway', car: '', driver: 'Late shift' };
+  expect(knownNoticed({ ...view, names }, known)).toContain('not known yet');
   const noticed = { [KEY]: { value: 4, low: 2, high: 8, from: 'search' as const } };
   expect(hardlyNoticed({ ...view, known: noticed }, KEY, 1, 2)).toContain('less than 2.0');
 });
 
 it('every sentence is reached, and none is empty or says undefined', () => {
-  // Said by the command line and by the search’s own page.
-  SENTENCES.nobodyTells('Lap time');
-  SENTENCES.knownLuck();
-  SENTENCES.checkRide();
+  const lapTime = compare([]).untold.find(({ label }) => label === 'Lap time')!;
+  expect(missingText(lapTime)).toMatch(/no counted lap can tell it/);
+  expect(rideHow({ isCheck: true })).toMatch(/feel it at all/);
+  expect(rideHow({ isCheck: false })).not.toMatch(/feel it at all/);
   expect(Object.keys(SENTENCES).filter((key) => !said.has(key))).toEqual([]);
   for (const [key, text] of said)
     expect([key, /undefined|NaN|null|Infinity/.test(text), text.length > 3]).toEqual([key, false, true]);

@@ -8,7 +8,7 @@ import { SENTENCES } from '@/words/verdictSentences';
 import type { BookView } from '../model/bookView';
 import type { ExperimentView } from '../model/experimentView';
 import type { KnownRow, SettingKnown } from '../model/settingKnown';
-import { experimentSentence, fine, settingWords } from './experimentWords';
+import { experimentSentence, fine, noticedText, settingWords } from './experimentWords';
 
 /** All that some questions say of one setting. @param asked what was asked of it, newest first; what is still under way is left out */
 export function settingKnown(
@@ -101,6 +101,20 @@ export function knownSentence(
   const told = rows.filter(({ pair }) => pair && pair.isShown !== null);
   return SENTENCES.knownShown(name, told.filter(({ pair }) => pair!.isShown).length, told.length);
 }
+
+/** Under it: what they just notice of it, as far as that is known. */
+export function knownNoticed(
+  view: Pick<BookView, 'menus' | 'names'>,
+  { key, noticed }: Pick<SettingKnown, 'key' | 'noticed'>,
+): string {
+  return noticed
+    ? noticedText(view, key, noticed)
+    : SENTENCES.noticedUnknown(view.names.driver, view.names.title);
+}
+
+/** What speaks against taking many questions of one setting at their word. */
+export const knownRemark = ({ rows }: Pick<SettingKnown, 'rows'>): string =>
+  rows.length > 1 ? SENTENCES.knownLuck() : SENTENCES.knownFirst();
 
 /** Said beside a change that this driver would hardly notice; `null` where nothing is known, or it is great enough. */
 export function hardlyNoticed(

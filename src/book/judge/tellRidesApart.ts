@@ -6,6 +6,7 @@ import { countedValues, type MeasuredLap } from '@/core/rides/measureRide';
 import { MEASURES } from '@/core/rides/measures';
 import { isSameRoad, type Road } from '@/core/rides/road';
 import { changedBetween, sameValue, type SettingValues } from '@/core/settings/setting';
+import { SENTENCES } from '@/words/verdictSentences';
 import type { RidesToldApart } from '../model/pair';
 
 interface Driven {
@@ -62,3 +63,14 @@ export function tellRidesApart(
 
 /** A measure that never spreads would be sure at once: it is taken to spread by this share of what it changed. */
 const LEAST_SD = 0.02;
+
+/** What is said of several changes and one difference. @param nameOf settings as they are called together */
+export function apartText(
+  { found, next, label, isHard }: Pick<RidesToldApart, 'found' | 'next' | 'label' | 'isHard'>,
+  nameOf: (keys: string[]) => string,
+): string[] {
+  return [
+    found ? SENTENCES.apartFound(nameOf([found]), label) : SENTENCES.apartNext(nameOf(next ?? []), label),
+    ...(isHard ? [SENTENCES.apartHard()] : []),
+  ];
+}

@@ -42,3 +42,16 @@ export function measureDrill(
     );
   return drill.measure(log, options);
 }
+
+/** What of a drill a log shows. */
+export interface DrillShown extends DrillMeasured {
+  name: DrillName;
+}
+
+/** Every drill that a log holds an attempt of. */
+export function drillsIn(log: RideLog, options: DrillOptions = {}): DrillShown[] {
+  return DRILL_NAMES.flatMap((name) => {
+    const measured = measureDrill(name, log, options);
+    return measured.ok ? [{ name, ...measured.value }] : [];
+  });
+}

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Volume2, VolumeX } from 'lucide-react';
+import type { DrillShown } from '@/core/drills/measureDrill';
 import { reasonOf } from '@/core/problem';
 import { layTrack } from '@/core/vehicle/track';
 import { trackOf } from '@/book/judge/trackOf';
@@ -22,6 +23,7 @@ import { Notices, notify } from '@/ui/notices';
 import { useKeys } from '@/ui/useKeys';
 import type { DeviceSource } from '@/devices/source';
 import { driveWords, lapTime } from '@/words/drive';
+import { DRILL_WORDS, drillText } from '@/words/drills';
 import { drawDrive } from './picture';
 import { useSteadyFrames, type Steadiness } from './useSteadyFrames';
 
@@ -55,7 +57,10 @@ export function DriveStation({ view, choice }: { view: BookView; choice: DriveCh
 }
 
 /** What became of a ride that is over. */
-type Kept = { state: 'driving' | 'keeping' | 'kept' | 'nothing' } | { state: 'fault'; why: string };
+type Kept =
+  | { state: 'driving' | 'keeping' | 'nothing' }
+  | { state: 'kept'; drills: DrillShown[] }
+  | { state: 'fault'; why: string };
 
 function Driving({ view, source, choice }: { view: BookView; source: DeviceSource; choice: DriveChoice }) {
   const router = useRouter();
@@ -76,9 +81,10 @@ function Driving({ view, source, choice }: { view: BookView; source: DeviceSourc
     isKeeping.current = true;
     setKept({ state: 'keeping' });
     try {
-      const log = await finish();
-      if (log) await keepRide(log, { trackId: track.spec.id, seed, settings: view.settings, isAsked: false });
-      setKept({ state: log ? 'kept' : 'nothing' });
+      const driven = await finish();
+      const head = { trackId: track.spec.id, seed, settings: view.settings, isAsked: false };
+      if (driven) await keepRide(driven.log, head);
+      setKept(driven ? { state: 'kept', drills: driven.drills } : { state: 'nothing' });
       router.refresh();
     } catch (error) {
       setKept({ state: 'fault', why: reasonOf(error) });
@@ -213,6 +219,16 @@ function Over({ kept, fault, lastLapS }: { kept: Kept; fault: string | null; las
       <p className="text-4xl font-bold">{words}</p>
       {(kept.state === 'fault' || fault) && (
         <p className="mt-2 max-w-xl text-lg text-rust">{fault ?? (kept.state === 'fault' ? kept.why : '')}</p>
+      )}
+      {kept.state === 'kept' && kept.drills.length > 0 && (
+        <dl aria-label="What it shows" className="mt-4 max-w-2xl text-left text-[15px]">
+          {kept.drills.map((drill) => (
+            <div key={drill.name} className="grid grid-cols-[11rem_1fr] gap-x-4 border-t border-line py-1.5">
+              <dt className="font-semibold">{DRILL_WORDS[drill.name].label}</dt>
+              <dd className="tabular-nums">{drillText(drill)}</dd>
+            </div>
+          ))}
+        </dl>
       )}
       {kept.state !== 'keeping' && (
         <p className="mt-5 flex flex-wrap justify-center gap-3">

@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { useCallback } from 'react';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText } from '@/core/settings/setting';
-import { noticedText, settingWords } from '@/book/judge/experimentWords';
-import { knownSentence } from '@/book/judge/settingKnown';
+import { settingWords } from '@/book/judge/experimentWords';
+import { knownNoticed, knownRemark, knownSentence } from '@/book/judge/settingKnown';
 import type { BookView } from '@/book/model/bookView';
 import type { KnownRow, SettingKnown } from '@/book/model/settingKnown';
 import { Chart } from '@/ui/Chart';
@@ -14,21 +14,16 @@ import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/verdict';
-import { SENTENCES } from '@/words/verdictSentences';
 import { knownOption } from './knownChart';
 
 /** All that a driver's questions say of one setting, in one picture. */
 export function KnownPage({ view, known }: { view: BookView; known: SettingKnown }) {
-  const { key, rows, noticed } = known;
+  const { key, rows } = known;
   const name = settingWords(view).name(key);
   return (
     <StationPage
       finding={knownSentence(view, known)}
-      subtitle={
-        noticed
-          ? noticedText(view, key, noticed)
-          : `${view.names.driver}, ${view.names.title}: what you just notice of it is not known yet`
-      }
+      subtitle={knownNoticed(view, known)}
       next={
         <NextStep
           number={1}
@@ -45,7 +40,7 @@ export function KnownPage({ view, known }: { view: BookView; known: SettingKnown
             </>
           }
         >
-          {rows.length > 1 ? SENTENCES.knownLuck() : `What comes of it is drawn here beside what is known.`}
+          {knownRemark(known)}
         </NextStep>
       }
     >

@@ -17,13 +17,13 @@ import type { RideTrace } from '@/book/model/rideTrace';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
 import { told } from '@/parts/told';
+import { apartText } from '@/book/judge/tellRidesApart';
 import type { Pair, RidesToldApart } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
 import { keyOfText } from '@/core/settings/setting';
 import { percent } from '@/core/text/percent';
 import { applyChanges } from '@/book/write/settings';
 import { trustSentence } from '@/words/verdict';
-import { SENTENCES } from '@/words/verdictSentences';
 import { ComparisonTable } from './ComparisonTable';
 
 /** Two rides of the trail, A against B: over distance and in numbers, one sentence, keep or put back. */
@@ -57,7 +57,7 @@ export function PairStation({ view, pair }: { view: BookView; pair: Pair | null 
 
 /** Several changes and one difference: which to put back for the next ride. */
 function Apart({ pair, apart, view }: { pair: Pair; apart: RidesToldApart; view: BookView }) {
-  const { found, next, label, isHard, shares } = apart;
+  const { next, shares } = apart;
   const likely = shares.toSorted((x, y) => y.share - x.share);
   return (
     <NextStep
@@ -82,10 +82,11 @@ function Apart({ pair, apart, view }: { pair: Pair; apart: RidesToldApart; view:
         )
       }
     >
-      {found
-        ? SENTENCES.apartFound(settingNames(view, [found]), label)
-        : SENTENCES.apartNext(settingNames(view, next ?? []), label)}
-      {isHard && <span className="mt-2 block">{SENTENCES.apartHard()}</span>}
+      {apartText(apart, (keys) => settingNames(view, keys)).map((text) => (
+        <span key={text} className="mt-2 block first:mt-0">
+          {text}
+        </span>
+      ))}
       <span className="mt-2 block text-sm">
         {likely.map(({ key, share }) => `${settingNames(view, [key])} ${percent(share, 0)}`).join(', ')}
       </span>

@@ -24,7 +24,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { capital } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS, rideHow } from '@/words/verdict';
 import { SENTENCES } from '@/words/verdictSentences';
 import { AnswerPicture } from './AnswerPicture';
 import { PairAnswer } from './PairAnswer';
@@ -273,7 +273,7 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
           </Link>
         </>
       ) : (
-        <>{isCheck && `${SENTENCES.checkRide()} `}Type it into the title, then an out-lap.</>
+        rideHow({ isCheck })
       )}{' '}
       Then {asked.lapsPerRide === 1 ? 'one lap' : `${asked.lapsPerRide} laps`}; what went wrong is driven
       again.
