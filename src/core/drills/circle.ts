@@ -11,9 +11,12 @@ const DEG = 180 / Math.PI;
 const LEAST_TURN = 2 * Math.PI;
 const LEAST_MPS = 2;
 /** What lies further from the circle than this share of it is the way in and out. */
-const NEAR = 0.3;
+const NEAR = 0.25;
 /** So far the course has turned before a car is on its circle, rad. */
 const WAY_IN = 0.5;
+/** A circle is looked for once around at a time, begun so far further each time, rad. */
+const ONCE_AROUND = 2 * Math.PI - WAY_IN;
+const WINDOW_STEP = 0.8;
 
 interface Circle {
   x: number;
@@ -41,8 +44,16 @@ export function fitCircle(x: ArrayLike<number>, y: ArrayLike<number>): Circle | 
   return at && { x: mx + at[0]!, y: my + at[1]!, r: Math.sqrt(at[0]! ** 2 + at[1]! ** 2 + z / n) };
 }
 
+/** A stretch that turns one way, and its course at every row of the log, rad. */
+interface Turning {
+  from: number;
+  to: number;
+  course: Float64Array;
+  way: number;
+}
+
 /** The longest stretch that turns one way. */
-function turning({ columns: { t_s: t, x_m: x, y_m: y } }: RideLog): { from: number; to: number } | null {
+function turning({ columns: { t_s: t, x_m: x, y_m: y } }: RideLog): Turning | null {
   const course = new Float64Array(t.length);
   // Over a metre each, or the rounding of places would turn.
   let last = 0;
@@ -56,7 +67,7 @@ function turning({ columns: { t_s: t, x_m: x, y_m: y } }: RideLog): { from: numb
     course[i] = course[last]! + Math.atan2(Math.sin(turned), Math.cos(turned));
     last = i;
   }
-  let best: { from: number; to: number; turn: number } | null = null;
+  let best: (Turning & { turn: number }) | null = null;
   for (const way of [1, -1]) {
     let from = 0;
     let top = 0;
@@ -69,11 +80,31 @@ function turning({ columns: { t_s: t, x_m: x, y_m: y } }: RideLog): { from: numb
         // Until it has turned a little it is still the way in.
         let began = from;
         while (way * (course[began]! - course[from]!) < WAY_IN) began++;
-        best = { from: began, to: top + 1, turn };
+        best = { from: began, to: top + 1, course, way, turn };
       }
     }
   }
   return best;
+}
+
+/** The turn of a stretch that is most nearly round: other bends may lie before and after the circle. */
+function roundest(x: Float64Array, y: Float64Array, { from, to, course, way }: Turning): Circle | null {
+  let best: { circle: Circle; off: number } | null = null;
+  for (let begins = from; begins < to;) {
+    let ends = begins;
+    while (ends < to && way * (course[ends]! - course[begins]!) < ONCE_AROUND) ends++;
+    if (ends === to && best) break;
+    const [u, v] = [x.subarray(begins, ends), y.subarray(begins, ends)];
+    const fitted = fitCircle(u, v);
+    if (fitted) {
+      const off =
+        standardDeviation(u.map((one, i) => Math.hypot(one - fitted.x, v[i]! - fitted.y))) / fitted.r;
+      if (!best || off < best.off) best = { circle: fitted, off };
+    }
+    const next = course[begins]! + way * WINDOW_STEP;
+    while (begins < to && way * (course[begins]! - next) < 0) begins++;
+  }
+  return best && best.circle;
 }
 
 export const circle: Drill = {
@@ -88,12 +119,12 @@ export const circle: Drill = {
       'Drive at least once around the circle, one way.',
     );
     if (!driven) return refused;
-    const cut = (values: Float64Array) => values.subarray(driven.from, driven.to);
-    const fitted = fitCircle(cut(x!), cut(y!));
+    const fitted = roundest(x!, y!, driven);
     const at = centre ? { x: centre[0], y: centre[1] } : fitted;
     if (!at) return refused;
     const away = (i: number) => Math.hypot(x![i]! - at.x, y![i]! - at.y);
-    const usual = median(cut(t).map((_, k) => away(driven.from + k)));
+    const inside = t.subarray(driven.from, driven.to).map((_, k) => away(driven.from + k));
+    const usual = fitted && !centre ? fitted.r : median(inside);
     const isOn = (i: number) =>
       i >= driven.from &&
       i < driven.to &&

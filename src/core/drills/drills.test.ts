@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import { carById, trackById } from '@/catalog/find';
+import { NEUTRAL_LAYER } from '../response/layer';
+import { completeRide } from '../vehicle/simulateRide';
 import { seededRandom } from '../numeric/random';
 import type { RideColumn, RideLog } from '../rides/rideLog';
 import { DRILL_NAMES, DRILLS, measureDrill, type DrillName } from './measureDrill';
@@ -78,6 +81,27 @@ describe('circle', () => {
       { numRuns: 30 },
     );
   });
+});
+
+it('of a road with other bends the circle alone is measured, and its bends are no weave', () => {
+  const hardware = { released: 2100, pressed: 61_000, sigma: 18, quantum: 1, rangeMin: 0, rangeMax: 65_535 };
+  const pedal = { hardware, calibration: { released: 2180, pressed: 60_930 }, layers: [NEUTRAL_LAYER] };
+  const log = completeRide({
+    car: carById('marl-850'),
+    track: trackById('quarry-pan'),
+    ...{ throttle: pedal, brake: pedal, laps: 1, seed: 3 },
+    foot: { restTravel: 0, restWander: 0.001, pressTravel: 0.87, pressSpread: 0.01 },
+  });
+  const m = measured('circle', log);
+  expect(Math.abs(m['radiusM']! - 25)).toBeLessThan(1.5);
+  expect(m['radiusSdM']!).toBeLessThan(1.5);
+  const lap = completeRide({
+    car: carById('marl-850'),
+    track: trackById('saltmarsh-loop'),
+    ...{ throttle: pedal, brake: pedal, laps: 1, seed: 3 },
+    foot: { restTravel: 0, restWander: 0.001, pressTravel: 0.87, pressSpread: 0.01 },
+  });
+  expect(refusal('weave', lap)!.code).toBe('no-weave');
 });
 
 describe('brakes', () => {

@@ -22,6 +22,32 @@ function periodStarts(steer: Float64Array): number[] {
   return starts;
 }
 
+/** Two periods of one weave last about as long, and lead the same way. */
+const LASTS = 1.6;
+const SAME_WAY_RAD = 0.3;
+
+/** The longest row of periods that are one weave along one lane: bends of a road are none. */
+function evenWeave(starts: readonly number[], t: Float64Array, x: Float64Array, y: Float64Array): number[] {
+  const period = (k: number) => {
+    const [from, to] = [starts[k]!, starts[k + 1]!];
+    return { s: t[to]! - t[from]!, way: Math.atan2(y[to]! - y[from]!, x[to]! - x[from]!) };
+  };
+  let best: number[] = [];
+  let row: number[] = [];
+  for (let k = 0; k + 1 < starts.length; k++) {
+    const now = period(k);
+    const before = row.length > 0 ? period(k - 1) : null;
+    const turned = before ? now.way - before.way : 0;
+    const goesOn =
+      before !== null &&
+      Math.max(now.s / before.s, before.s / now.s) < LASTS &&
+      Math.abs(Math.atan2(Math.sin(turned), Math.cos(turned))) < SAME_WAY_RAD;
+    row = goesOn ? [...row, starts[k + 1]!] : [starts[k]!, starts[k + 1]!];
+    if (row.length > best.length) best = row;
+  }
+  return best;
+}
+
 /** Distance from the straight line through the places, m. */
 function besideStraight(x: Float64Array, y: Float64Array): Float64Array {
   const [mx, my] = [mean(x), mean(y)];
@@ -41,7 +67,7 @@ export const weave: Drill = {
   needs: ['steer_deg', 'x_m', 'y_m'],
   names: ['reversalsOver2HzPerMin', 'pathSdM', 'hysteresisNm'],
   measure({ columns: { t_s: t, steer_deg: steer, x_m: x, y_m: y, torque_nm: torque } }) {
-    const starts = periodStarts(steer!);
+    const starts = evenWeave(periodStarts(steer!), t, x!, y!);
     if (starts.length <= LEAST_PERIODS)
       return noAttempt(
         'weave',
