@@ -69,10 +69,11 @@ export function useDrive(
     drive.current = started;
     const off = source.subscribe({
       samples: () => started.tell({ kind: 'hear', raw: { ...latestRaw }, atMs: performance.now() }),
-      state: (state) => started.tell(state === 'live' ? { kind: 'go on' } : { kind: 'stop', why: 'gone' }),
+      state: (state) =>
+        started.tell(state === 'live' ? { kind: 'go on', after: 'gone' } : { kind: 'stop', why: 'gone' }),
     });
     const onHidden = () =>
-      started.tell(document.hidden ? { kind: 'stop', why: 'hidden' } : { kind: 'go on' });
+      started.tell(document.hidden ? { kind: 'stop', why: 'hidden' } : { kind: 'go on', after: 'hidden' });
     document.addEventListener('visibilitychange', onHidden);
     return () => {
       off();
@@ -92,7 +93,7 @@ export function useDrive(
     frame: useCallback(() => newest.current, []),
     shift: useCallback((by) => tell({ kind: 'shift', by }), [tell]),
     stop: useCallback(() => tell({ kind: 'stop', why: 'asked' }), [tell]),
-    goOn: useCallback(() => tell({ kind: 'go on' }), [tell]),
+    goOn: useCallback(() => tell({ kind: 'go on', after: 'asked' }), [tell]),
     back: useCallback(() => tell({ kind: 'back' }), [tell]),
     finish: useCallback(async () => {
       if (!drive.current || (newest.current?.t ?? 0) < LEAST_RIDE_S) return null;

@@ -19,6 +19,8 @@ it('says the hold in per cent of the travel, what it gives, and what lies one st
   expect(words.finding).toBe('Hold the second paddle at 46 % of the clutch’s travel, the engine at 4000 rpm');
   expect(words.gives).toMatch(/5\.01 s/);
   expect(words.cliff).toMatch(/^At 44 % .*5\.46 s/);
+  const calm = { ...advice, holds: advice.holds.map((one) => ({ ...one, awayShare: 0 })) };
+  expect(launchWords(calm).cliff).not.toMatch(/run away/);
   expect(words.heat).toBe('73 kJ go into the clutch');
   expect(words.away).toMatch(/none/);
   expect(launchWords({ ...advice, recommended: 0.45 }).away).toMatch(/17 starts of 100/);

@@ -16,7 +16,10 @@ export function launchWords(advice: LaunchAdvice) {
     finding: `Hold the second paddle at ${holdText(recommended)} of the clutch’s travel, the engine at ${rpm} rpm`,
     /** What it gives: simulated, with hands and feet that slip a little. */
     gives: `Four starts in five reach 60 m in ${seconds(at.t60P80)} or less`,
-    cliff: `At ${holdText(past.hold)} the wheels run away to the engine’s speed and stay there: ${seconds(past.t60P80)}.`,
+    cliff:
+      past.awayShare > 0.5
+        ? `At ${holdText(past.hold)} the wheels run away to the engine’s speed and stay there: ${seconds(past.t60P80)}.`
+        : `At ${holdText(past.hold)} four starts in five take up to ${seconds(past.t60P80)}.`,
     heat: `${Math.round(at.clutchKj)} kJ go into the clutch`,
     away:
       at.awayShare > 0

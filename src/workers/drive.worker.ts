@@ -11,7 +11,8 @@ export type ToDrive =
   | { kind: 'hear'; raw: RawAxes; atMs: number }
   | { kind: 'shift'; by: 1 | -1 }
   | { kind: 'stop'; why: Stop }
-  | { kind: 'go on' | 'back' | 'end' }
+  | { kind: 'go on'; after: Stop }
+  | { kind: 'back' | 'end' }
   | { kind: 'keep' };
 
 /** A browser does not tick faster; the steps that are due in between are made up. */
@@ -48,7 +49,7 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
     case 'stop':
       return drive.stop(data.why);
     case 'go on':
-      return drive.goOn();
+      return drive.goOn(data.after);
     case 'back':
       return drive.back();
     case 'end':

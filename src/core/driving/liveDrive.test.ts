@@ -99,7 +99,9 @@ it.each(['gone', 'hidden', 'asked'] as const)(
     expect(stopped).toMatchObject({ state: 'stopped', why, t: before.t });
     // The foot is still down, and the clock jumped.
     time.skip(60_000);
-    drive.goOn();
+    drive.goOn(why === 'gone' ? 'asked' : 'gone');
+    expect(time.run(drive, 0.1).state).toBe('stopped');
+    drive.goOn(why);
     drive.hear(raw(1), 3);
     expect(time.run(drive, 0.5)).toMatchObject({ state: 'waiting', t: before.t });
     drive.hear(raw(0), 4);
@@ -111,6 +113,17 @@ it.each(['gone', 'hidden', 'asked'] as const)(
     expect(t.every((s, i) => i === 0 || s > t[i - 1]!)).toBe(true);
   },
 );
+
+it('a stop that was asked for outlasts a hidden page', () => {
+  const drive = liveDrive(plan());
+  const time = clock();
+  drive.hear(raw(0), 1);
+  time.run(drive, 0.1);
+  drive.stop('asked');
+  drive.stop('hidden');
+  drive.goOn('hidden');
+  expect(time.run(drive, 0.1)).toMatchObject({ state: 'stopped', why: 'asked' });
+});
 
 it('the brake held while it stands off the road brings it back, and held longer ends the ride', () => {
   const drive = liveDrive(plan());

@@ -91,8 +91,8 @@ export interface LiveDrive {
   /** Puts the car back on the road where it is. */
   back(): void;
   stop(why: Stop): void;
-  /** Goes on once the feet are off the pedals. */
-  goOn(): void;
+  /** Goes on once the feet are off the pedals, if it was this that it stopped for: a plug that comes back undoes no other stop. */
+  goOn(after: Stop): void;
   end(): void;
   /** @param nowMs of one clock that does not jump */
   tick(nowMs: number): LiveFrame;
@@ -199,13 +199,15 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
     },
     stop(reason) {
       if (state === 'over') return;
-      [state, why] = ['stopped', reason];
+      // Who asked for it is asked: what else stops it meanwhile does not start it again.
+      if (state !== 'stopped' || why !== 'asked') why = reason;
+      state = 'stopped';
       // Nothing is held on to: feet off, clutch in.
       input = { ...NO_INPUT, clutch: 1 };
       last = null;
     },
-    goOn() {
-      if (state !== 'stopped') return;
+    goOn(after) {
+      if (state !== 'stopped' || why !== after) return;
       [state, why] = ['waiting', null];
       input = NO_INPUT;
       hasHeard = plan.standIn !== null;

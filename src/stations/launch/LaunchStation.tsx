@@ -81,7 +81,7 @@ function Advised({ view, advice }: { view: BookView; advice: LaunchAdvice }) {
             {words.cliff} {words.away}
           </NextStep>
           <NextStep number={3} title="What it costs">
-            {words.heat}. More engine speed gains little and is paid in heat:{' '}
+            {words.heat}. What four starts in five need, and the heat, at other engine speeds:{' '}
             {advice.overRpm
               .map(
                 ({ rpm, t60P80, clutchKj }) => `${rpm} rpm ${fixed(t60P80, 2)} s, ${fixed(clutchKj, 0)} kJ`,
