@@ -107,6 +107,7 @@ const ticked = time(() => {
     isAutomatic: true,
     laps: 100,
     standIn: null,
+    stretch: null,
   });
   live.hear({ throttle: pedal.calibration.released }, 0);
   for (let ms = 0; ms < 1000 * LIVE_S; ms += 4) live.tick(ms);

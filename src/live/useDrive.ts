@@ -5,7 +5,7 @@ import { chainOf } from '@/core/force/chainOf';
 import { isForceDescribed } from '@/core/force/forceParameters';
 import type { LiveFrame, LiveState, Stop } from '@/core/driving/liveDrive';
 import { forceFactsOf } from '@/book/judge/force';
-import { livePlan } from '@/book/judge/livePlan';
+import { livePlan, liveSetting, type LiveHow } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
 import { startDrive, type Driven, type StartedDrive } from '@/workers/startDrive';
@@ -17,6 +17,8 @@ export interface DriveStatus {
   why: Stop | null;
   lap: number;
   lastLapS: number | null;
+  /** It came to its planned end. */
+  isWhole: boolean;
   fault: string | null;
 }
 
@@ -28,40 +30,58 @@ export interface Drive {
   stop(): void;
   goOn(): void;
   back(): void;
+  /** Goes on through the settings of another view; gives what was driven until then, `null` where that is no ride. */
+  exchange(next: BookView): Promise<Driven | null>;
   /** Ends it, and gives what was driven; `null` where nothing was. */
   finish(): Promise<Driven | null>;
+}
+
+/** How it is driven: laps or a stretch; of a blind test the view has A, and here is B and, sealed, which of them it is. */
+export interface DriveHow extends Omit<LiveHow, 'isStandIn'> {
+  blind: { sealed: string; b: BookView } | null;
 }
 
 /** A ride shorter than this is none, s. */
 const LEAST_RIDE_S = 2;
 
-const BEFORE: DriveStatus = { state: 'waiting', why: null, lap: 0, lastLapS: null, fault: null };
+const isRide = ({ log }: Driven) => {
+  const t = log.columns.t_s;
+  return t.length > 0 && t.at(-1)! - t[0]! >= LEAST_RIDE_S;
+};
+
+const BEFORE: DriveStatus = {
+  ...{ state: 'waiting', why: null, lap: 0, lastLapS: null, isWhole: false, fault: null },
+};
+
+const chainIn = (view: BookView) => (isForceDescribed(view.menus) ? chainOf(forceFactsOf(view)) : null);
 
 /** Drives the open combination with what the driver holds; a simulated rig drives by itself. */
-export function useDrive(
-  view: BookView,
-  source: DeviceSource,
-  how: { laps: number; isAutomatic: boolean; seed: number },
-): Drive {
+export function useDrive(view: BookView, source: DeviceSource, how: DriveHow): Drive {
   const [status, setStatus] = useState(BEFORE);
   const newest = useRef<LiveFrame | null>(null);
   const drive = useRef<StartedDrive | null>(null);
-  const { laps, isAutomatic, seed } = how;
+  const through = useCallback(
+    (of: BookView) =>
+      liveSetting(of, source.info.ranges, { ...how, isStandIn: source.info.kind === 'simulated' }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- how a ride is driven is said when it begins
+    [source],
+  );
   useEffect(() => {
+    const { blind, seed } = how;
     const isStandIn = source.info.kind === 'simulated';
-    const plan = livePlan(view, source.info.ranges, { laps, isAutomatic, isStandIn, seed });
-    const chain = isForceDescribed(view.menus) ? chainOf(forceFactsOf(view)) : null;
+    const plan = livePlan(view, source.info.ranges, { ...how, isStandIn });
     let shown = BEFORE;
     const started = startDrive(
       plan,
-      chain,
-      seed,
+      // What a blind ride was driven with is written nowhere before the end, so neither is its force.
+      blind ? null : chainIn(view),
+      { seed, blind: blind && { sealed: blind.sealed, b: through(blind.b) } },
       (now) => {
         newest.current = now;
-        const { state, why, lap, lastLapS } = now;
+        const { state, why, lap, lastLapS, isWhole } = now;
         if (state === shown.state && why === shown.why && lap === shown.lap && lastLapS === shown.lastLapS)
           return;
-        shown = { ...shown, state, why, lap, lastLapS };
+        shown = { ...shown, state, why, lap, lastLapS, isWhole };
         setStatus(shown);
       },
       (error) => setStatus((before) => ({ ...before, state: 'over', fault: error.message })),
@@ -95,10 +115,18 @@ export function useDrive(
     stop: useCallback(() => tell({ kind: 'stop', why: 'asked' }), [tell]),
     goOn: useCallback(() => tell({ kind: 'go on', after: 'asked' }), [tell]),
     back: useCallback(() => tell({ kind: 'back' }), [tell]),
+    exchange: useCallback(
+      async (next) => {
+        const driven = await drive.current?.exchange(through(next), chainIn(next));
+        return driven && isRide(driven) ? driven : null;
+      },
+      [through],
+    ),
     finish: useCallback(async () => {
-      if (!drive.current || (newest.current?.t ?? 0) < LEAST_RIDE_S) return null;
+      if ((newest.current?.t ?? 0) < LEAST_RIDE_S) return null;
       tell({ kind: 'end' });
-      return drive.current.log();
+      const driven = await drive.current?.log();
+      return driven && isRide(driven) ? driven : null;
     }, [tell]),
   };
 }

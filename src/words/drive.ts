@@ -1,4 +1,5 @@
 import type { LiveState, Stop } from '@/core/driving/liveDrive';
+import { STRETCH_S, type StretchKind } from '@/core/driving/stretch';
 
 /** "1:57.32". */
 export function lapTime(seconds: number, digits = 2): string {
@@ -31,3 +32,29 @@ export function driveWords(
     };
   return null;
 }
+
+const STRETCH_WORDS: Record<StretchKind, { name: string; how: string }> = {
+  straight: { name: 'the straight', how: 'Off, then on the throttle as you always do, and again.' },
+  bend: { name: 'the bend', how: 'Brake for the bend, and turn in.' },
+  weave: { name: 'a weave', how: 'Keep the speed, and weave gently from side to side.' },
+};
+
+/** What a ride of a question is, and what to do in it. */
+export function askedWords(
+  { place, values }: { place: number; values: unknown },
+  { lapsPerRide, stretch }: { lapsPerRide: number; stretch?: StretchKind | null | undefined },
+): { title: string; how: string } {
+  const which = `Ride ${place + 1}${values === null ? `: ${place % 2 === 0 ? 'the first' : 'the second'} of pair ${(place >> 1) + 1}` : ''}`;
+  if (stretch) {
+    const { name, how } = STRETCH_WORDS[stretch];
+    return { title: which, how: `${STRETCH_S} seconds of ${name}. ${how}` };
+  }
+  return { title: which, how: lapsPerRide === 1 ? 'One lap.' : `${lapsPerRide} laps.` };
+}
+
+/** Where short rides can be driven, as a choice. */
+export const STRETCH_CHOICES: Record<StretchKind, string> = {
+  straight: `${STRETCH_S} s of a straight`,
+  bend: `${STRETCH_S} s into a bend`,
+  weave: `${STRETCH_S} s of a weave`,
+};

@@ -28,11 +28,11 @@ export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = 
   },
   tell: {
     ask: 'Could I tell?',
-    about: 'Blind: a helper, or a file, loads A or B, and you say which was B.',
+    about: 'Blind: this program, a helper or a file loads A or B, and you say which was B.',
   },
   like: {
     ask: 'Which do I like?',
-    about: 'Blind: a helper, or a file, loads A or B, and you say which is better.',
+    about: 'Blind: this program, a helper or a file loads A or B, and you say which is better.',
   },
   best: {
     ask: 'Where is the best value?',
@@ -49,6 +49,7 @@ export const WAY_WORDS: Record<Way, string> = {
   title: 'I drive in the title',
   helper: 'I drive, a helper loads',
   files: 'I am alone and load a file',
+  here: 'I drive here, alone',
 };
 
 /** Claimed at 5 % over all measures that are shown. */

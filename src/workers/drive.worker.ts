@@ -2,25 +2,39 @@ import { drillsIn } from '@/core/drills/measureDrill';
 import { forceRecorder, type ForceRecorder } from '@/core/force/forceInputs';
 import type { ForceChain } from '@/core/force/handsOff';
 import { rideForce, withForce } from '@/core/force/rideForce';
-import { liveDrive, type LiveDrive, type LivePlan, type Stop } from '@/core/driving/liveDrive';
+import type { RideLog } from '@/core/rides/rideLog';
+import {
+  liveDrive,
+  type LiveDrive,
+  type LivePlan,
+  type LiveSetting,
+  type Stop,
+} from '@/core/driving/liveDrive';
+import { openSide } from '@/core/experiment/sealedSide';
 import type { RawAxes } from '@/core/driving/liveInputs';
 
 /** What the page tells a ride in real time. Plain messages: what is asked 250 times a second should cost nothing. */
 export type ToDrive =
-  | { kind: 'begin'; plan: LivePlan; chain: ForceChain | null; seed: number }
+  | { kind: 'begin'; plan: LivePlan; chain: ForceChain | null; seed: number; blind: BlindSides | null }
   | { kind: 'hear'; raw: RawAxes; atMs: number }
   | { kind: 'shift'; by: 1 | -1 }
   | { kind: 'stop'; why: Stop }
   | { kind: 'go on'; after: Stop }
   | { kind: 'back' | 'end' }
+  | { kind: 'exchange'; setting: LiveSetting; chain: ForceChain | null }
   | { kind: 'keep' };
+
+/** A ride of a blind test: the plan has A, and this says what B is and, sealed, which of them is driven. */
+export interface BlindSides {
+  sealed: string;
+  b: LiveSetting;
+}
 
 /** A browser does not tick faster; the steps that are due in between are made up. */
 const TICK_MS = 4;
 
 let drive: LiveDrive | null = null;
-let kept: { recorder: ForceRecorder | null; chain: ForceChain | null; seed: number; ratio: number } | null =
-  null;
+let kept: { recorder: ForceRecorder | undefined; chain: ForceChain | null; seed: number; ratio: number };
 let timer: ReturnType<typeof setInterval> | null = null;
 
 function tick() {
@@ -34,9 +48,11 @@ function tick() {
 
 onmessage = ({ data }: MessageEvent<ToDrive>) => {
   if (data.kind === 'begin') {
-    const recorder = data.chain && forceRecorder(data.chain.title.rateHz);
-    kept = { recorder, chain: data.chain, seed: data.seed, ratio: data.plan.car.steeringRatio };
-    drive = recorder ? liveDrive(data.plan, recorder) : liveDrive(data.plan);
+    const { plan, blind, chain, seed } = data;
+    const recorder = recorderOf(chain);
+    kept = { recorder, chain, seed, ratio: plan.car.steeringRatio };
+    const isB = blind !== null && openSide(blind.sealed) === 'B';
+    drive = liveDrive(isB ? { ...plan, ...blind.b } : plan, recorder);
     timer = setInterval(tick, TICK_MS);
     return;
   }
@@ -55,15 +71,23 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
     case 'end':
       drive.end();
       return tick();
-    case 'keep': {
-      const log = drive.log();
-      const { recorder, chain, seed, ratio } = kept!;
-      const inputs = recorder?.finish();
-      const whole = inputs && chain ? withForce(log, inputs, rideForce(inputs, chain, seed)) : log;
-      return postMessage({
-        kind: 'log',
-        driven: { log: whole, drills: drillsIn(whole, { steeringRatio: ratio }) },
-      });
+    case 'exchange': {
+      const before = kept;
+      kept = { ...kept, recorder: recorderOf(data.chain), chain: data.chain };
+      return send(drive.exchange(data.setting, kept.recorder), before);
     }
+    case 'keep':
+      return send(drive.log(), kept);
   }
 };
+
+const recorderOf = (chain: ForceChain | null) => (chain ? forceRecorder(chain.title.rateHz) : undefined);
+
+/** A ride, or a part of one, with the force that the title would have given in it. */
+function send(log: RideLog, { recorder, chain, seed, ratio }: typeof kept) {
+  // Of a part that was hardly begun there is nothing to compute.
+  if (log.columns.t_s.length < 2) return postMessage({ kind: 'log', driven: { log, drills: [] } });
+  const inputs = recorder?.finish();
+  const whole = inputs && chain ? withForce(log, inputs, rideForce(inputs, chain, seed)) : log;
+  postMessage({ kind: 'log', driven: { log: whole, drills: drillsIn(whole, { steeringRatio: ratio }) } });
+}

@@ -1,24 +1,36 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/book/read/readBook';
+import { shownPlace } from '@/book/read/readBook';
+import { askedHere } from '@/book/read/readExperiments';
+import { underPaddles } from '@/book/judge/underPaddles';
 import { DriveStation } from '@/stations/drive/DriveStation';
 
 export const metadata = { title: 'Drive here · Pebble Road' };
 
 const MOST_LAPS = 20;
 
+interface Asked {
+  laps?: string;
+  gears?: string;
+  /** A setting under the paddles, and the two values between which they change it. */
+  under?: string;
+  between?: string;
+  do?: string;
+}
+
 /** Own wheel and pedals on our roads: full screen, outside the frame. */
-export default async function DrivePage({
-  searchParams,
-}: {
-  searchParams: Promise<{ laps?: string; gears?: string }>;
-}) {
-  const view = await bookView();
-  if (!view) redirect('/start');
-  const { laps, gears } = await searchParams;
+export default async function DrivePage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const place = await shownPlace();
+  if (!place) redirect('/start');
+  const { here, view } = place;
+  const { laps, gears, under, between, do: wish } = await searchParams;
   const asked = Number(laps ?? 2);
+  const paddles = underPaddles(view, under, between);
   const choice = {
     laps: Number.isInteger(asked) && asked >= 1 && asked <= MOST_LAPS ? asked : 2,
-    isAutomatic: gears !== 'paddles',
+    isAutomatic: gears !== 'paddles' || paddles !== null,
+    under: paddles,
   };
-  return <DriveStation view={view} choice={choice} />;
+  const open = wish === 'verdict' ? await askedHere(here, view) : null;
+  if (wish === 'verdict' && !open) redirect('/seat?do=verdict');
+  return <DriveStation view={view} choice={choice} asked={open} />;
 }

@@ -2,31 +2,61 @@ import type { AxisName } from '@/core/axes/axes';
 import { countsPerDegree } from '@/core/axes/steeringAngle';
 import type { LiveAxes, LivePedal, LiveWheel, PedalName } from '@/core/driving/liveInputs';
 import { PEDALS } from '@/core/driving/liveInputs';
-import type { LivePlan } from '@/core/driving/liveDrive';
+import type { LivePlan, LiveSetting } from '@/core/driving/liveDrive';
+import type { StretchKind } from '@/core/driving/stretch';
+import { stretchOf } from '@/core/driving/stretch';
+import { layTrack } from '@/core/vehicle/track';
 import { matchRotation } from '@/core/rotation/matchRotation';
+import type { SettingValue } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import { anyRidePlan } from './ridePlan';
 import { trackOf } from './trackOf';
+import { withSettings } from './withSettings';
 
 /** What a device says of its axes. */
 type Ranges = Partial<Record<AxisName, { min: number; max: number }>>;
 
+export interface LiveHow {
+  laps: number;
+  /** A short ride instead of laps. */
+  stretch: StretchKind | null;
+  isAutomatic: boolean;
+  isStandIn: boolean;
+  seed: number;
+}
+
 /** The combination as it is driven here: exactly the calibration, response and rotation that are in force. */
-export function livePlan(
-  view: BookView,
-  ranges: Ranges,
-  how: { laps: number; isAutomatic: boolean; isStandIn: boolean; seed: number },
-): LivePlan {
-  const { throttle, brake, foot, seed } = anyRidePlan(view, how.laps, how.seed);
+export function livePlan(view: BookView, ranges: Ranges, how: LiveHow): LivePlan {
+  const track = trackOf(view);
   return {
+    ...liveSetting(view, ranges, how),
     car: view.car,
-    track: trackOf(view),
-    axes: liveAxes(view, ranges),
+    track,
     isAutomatic: how.isAutomatic,
     laps: how.laps,
-    standIn: how.isStandIn ? { throttle, brake, foot, seed } : null,
+    stretch: how.stretch && stretchOf(layTrack(track), view.car, how.stretch),
   };
 }
+
+/** What hands and feet go through, of all of it: the one part that changes with the settings. */
+export function liveSetting(
+  view: BookView,
+  ranges: Ranges,
+  { laps, isStandIn, seed }: Pick<LiveHow, 'laps' | 'isStandIn' | 'seed'>,
+): LiveSetting {
+  const { throttle, brake, foot } = anyRidePlan(view, laps, seed);
+  return { axes: liveAxes(view, ranges), standIn: isStandIn ? { throttle, brake, foot, seed } : null };
+}
+
+/** Whether a car that is driven here behaves otherwise with other values of some settings: the wheel gets no force from here. */
+export const isFeltHere = (
+  view: BookView,
+  a: Record<string, SettingValue | null>,
+  b: Record<string, SettingValue | null>,
+): boolean => throughOf(withSettings(view, a)) !== throughOf(withSettings(view, b));
+
+const throughOf = ({ axes, rotation }: BookView) =>
+  JSON.stringify([axes.map(({ layers }) => layers), matchRotation(rotation).gain, rotation.carDeg]);
 
 function liveAxes(view: BookView, ranges: Ranges): LiveAxes {
   const pedals: LiveAxes['pedals'] = {};

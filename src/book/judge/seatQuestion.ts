@@ -1,7 +1,9 @@
 import type { Noticed } from '@/core/experiment/noticed';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
-import { isPairPlan, type ExperimentPlan, type Question } from '@/core/experiment/plan';
+import { isPairPlan, type ExperimentPlan, type PairPlan, type Question } from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
+import { stretchFor } from '@/core/driving/stretch';
+import { keyOfText } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { RecentChange } from '../model/experimentView';
 import { askableSettings, type AskableSetting } from './askable';
@@ -64,6 +66,12 @@ export function seatQuestion(
     dimension: null,
   };
   return isPairPlan(plan) && a !== b ? plan : null;
+}
+
+/** The same asked blind of a driver who is alone, on our own roads: where what differs is felt in some seconds. */
+export function alone(plan: PairPlan): PairPlan {
+  const [key] = Object.keys(plan.a);
+  return { ...plan, way: 'here', lapsPerRide: 1, stretch: stretchFor(keyOfText(key!).axis) };
 }
 
 const numbers = (a: unknown, b: unknown): [number, number] | null =>

@@ -49,7 +49,7 @@ export async function verdictView(here: Here, view: BookView): Promise<VerdictVi
     open: shown.find(({ state }) => state === 'open') ?? null,
     past: shown.filter(({ state }) => state !== 'open').map((one) => experimentLine(view, one)),
     spread: ownSpread(rides, { kind: 'described', id: view.trackId }),
-    recent: recentChanges(view, changesIn(await listChanges(book, here.rig.id), combination)),
+    recent: await recentIn(here, view),
     filling: combinationText(combination) === combinationText(EVENING) ? eveningProgress() : null,
     pair: comparePair(rides) && pairFinding({ rides, rideCount: view.rideCount }, comparePair(rides)).heading,
   };
@@ -57,6 +57,10 @@ export async function verdictView(here: Here, view: BookView): Promise<VerdictVi
 
 /** So many changes are offered. */
 const RECENT = 6;
+
+/** The newest changes that can be asked about, or felt. */
+export const recentIn = async ({ book, combination, rig }: Here, view: BookView): Promise<RecentChange[]> =>
+  recentChanges(view, changesIn(await listChanges(book, rig.id), combination));
 
 /** The newest changes that hold, one of each setting: what it was before the last one, and is. */
 function recentChanges(view: BookView, changes: readonly TrailChange[]): RecentChange[] {
@@ -86,6 +90,12 @@ export async function askingIn(book: Database, combination: Combination): Promis
     ridden: ridden(row.trials).length,
     of: asked.question === 'change' ? 2 * asked.pairs : asked.question === 'what' ? 3 : null,
   };
+}
+
+/** The question under way here whose rides are driven on our roads; `null` where there is none. */
+export async function askedHere(here: Here, view: BookView): Promise<ExperimentView | null> {
+  const row = await openExperiment(here.book, here.combination);
+  return row?.plan.asked.way === 'here' ? viewOf(here, view, row) : null;
 }
 
 /** What a helper has to load, and nothing else; `null` where nothing is to be loaded now. */

@@ -167,11 +167,11 @@ export async function bookTrial(trial: z.input<typeof trialSchema>): Promise<Rep
   });
 }
 
-/** The simulated driver rode what the step asks for and nothing else; no ride is counted twice. */
+/** What is driven here went through what the step asks for and nothing else; no ride is counted twice. */
 function isAsAsked({ plan, trials }: ExperimentRow, values: Side, ride: RideRow): boolean {
   if (trials.some(({ rideId }) => rideId === ride.id)) return false;
   return (
-    plan.asked.way !== 'simulated' ||
+    (plan.asked.way !== 'simulated' && plan.asked.way !== 'here') ||
     changedBetween(withDraft(plan.basis, values), ride.settings).length === 0
   );
 }

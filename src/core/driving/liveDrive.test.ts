@@ -17,6 +17,7 @@ const plan = (over: Partial<LivePlan> = {}): LivePlan => ({
   isAutomatic: true,
   laps: 1,
   standIn: null,
+  stretch: null,
   ...over,
 });
 const raw = (throttle: number, brake = 0, deg = 0) => ({

@@ -1,29 +1,32 @@
 import type { ForceRecorder } from '../force/forceInputs';
-import { seededRandom } from '../numeric/random';
 import type { RideLog } from '../rides/rideLog';
 import { DRIVEN } from '../rides/road';
 import type { CarSpec } from '../vehicle/carSpec';
-import { makeDriver, type Driver } from '../vehicle/driver';
 import { rpmOf } from '../vehicle/drivelineSpec';
-import { pedalChain, type PedalChain } from '../vehicle/pedalChain';
 import { rideOnRoad, STEP_S, surfaceOf } from '../vehicle/rideOnRoad';
-import { planSpeed } from '../vehicle/speedPlan';
-import type { RidePlan } from '../vehicle/simulateRide';
 import { layTrack, trackIndex, type TrackSpec } from '../vehicle/track';
 import { makeTransmission } from '../vehicle/transmission';
 import { HANDS_OFF, makeTwoTrack, type Controls } from '../vehicle/twoTrack';
+import { standInOn, type StandInSpec } from './standIn';
+import type { Stretch } from './stretch';
 import { feetOff, heard, NO_INPUT, type LiveAxes, type RawAxes } from './liveInputs';
 
-export interface LivePlan {
+/** What hands and feet go through: it can be exchanged while it is driven. */
+export interface LiveSetting {
+  axes: LiveAxes;
+  /** A driver that stands in: hands and feet of a simulated rig. */
+  standIn: StandInSpec | null;
+}
+
+export interface LivePlan extends LiveSetting {
   car: CarSpec;
   track: TrackSpec;
-  axes: LiveAxes;
   /** Gears shift by themselves; else by paddle. */
   isAutomatic: boolean;
   /** Laps after which the ride is over; a closed road has a run-up before. */
   laps: number;
-  /** A driver that stands in: hands and feet of a simulated rig. */
-  standIn: Pick<RidePlan, 'throttle' | 'brake' | 'foot' | 'seed'> | null;
+  /** Where it is a short ride instead: from there, for so long. */
+  stretch: Stretch | null;
 }
 
 /** Why nothing moves. */
@@ -66,6 +69,8 @@ export interface LiveFrame {
   slowShare: number;
   /** When the newest input that it holds was read, ms of the page's clock. */
   inputAt: number;
+  /** It came to its planned end: all its laps, or all its seconds. */
+  isWhole: boolean;
 }
 
 /** At most so many steps a tick: what is owed beyond is dropped, and counted. */
@@ -94,6 +99,8 @@ export interface LiveDrive {
   /** Goes on once the feet are off the pedals, if it was this that it stopped for: a plug that comes back undoes no other stop. */
   goOn(after: Stop): void;
   end(): void;
+  /** Drives on through something else; what was logged until then is given, and a new log begins. */
+  exchange(setting: LiveSetting, force?: ForceRecorder): RideLog;
   /** @param nowMs of one clock that does not jump */
   tick(nowMs: number): LiveFrame;
   /** What was driven so far. */
@@ -101,7 +108,8 @@ export interface LiveDrive {
 }
 
 export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
-  const { car, laps } = plan;
+  const { car, laps, stretch } = plan;
+  let { axes, standIn } = plan;
   const track = layTrack(plan.track);
   const { closed } = plan.track;
   const body = makeTwoTrack(car);
@@ -109,20 +117,22 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
   const controls: Controls = { ...HANDS_OFF };
   const runUp = closed ? Math.min(RUN_UP_M, MOST_RUN_UP * track.lengthM) : 0;
   const lapM = closed ? track.lengthM : track.lengthM - RUN_OFF_M;
-  let driver = standInOn(plan, body, track);
-  const speed = plan.standIn ? ROLLING_MPS : 0;
+  const takesOver = () => standIn && standInOn(standIn, car, body, track);
+  let driver = takesOver();
+  const speed = stretch ? stretch.speedMps : standIn ? ROLLING_MPS : 0;
   const outfit = () =>
     makeTransmission(car, speed, {
-      isAutomatic: plan.isAutomatic || plan.standIn !== null,
-      hasClutchPedal: !plan.isAutomatic && plan.standIn === null && plan.axes.pedals.clutch !== undefined,
+      isAutomatic: plan.isAutomatic || standIn !== null,
+      hasClutchPedal: !plan.isAutomatic && standIn === null && axes.pedals.clutch !== undefined,
     });
   let transmission = outfit();
-  road.setOut(closed ? track.lengthM - runUp : 0, speed, closed ? 0 : 1);
+  if (stretch) road.setOut(stretch.fromM, speed, 1);
+  else road.setOut(closed ? track.lengthM - runUp : 0, speed, closed ? 0 : 1);
 
   let state: LiveState = 'waiting';
   let why: Stop | null = null;
   let input = NO_INPUT;
-  let hasHeard = plan.standIn !== null;
+  let hasHeard = standIn !== null;
   let inputAt = 0;
   let last: number | null = null;
   let owed = 0;
@@ -132,6 +142,11 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
   let lap = road.lap;
   let lapBegan = 0;
   let lastLapS: number | null = null;
+  let isWhole = false;
+  const whole = () => {
+    isWhole = true;
+    state = 'over';
+  };
 
   const onRoad = (distanceM: number, asLap: number) => {
     road.setOut(distanceM, 0, asLap);
@@ -151,17 +166,14 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
     if (road.lap > lap && lap > 0) lastLapS = road.t - lapBegan;
     if (road.lap !== lap) lapBegan = road.t;
     lap = road.lap;
-    if (closed ? lap > laps : lap > laps) state = 'over';
+    if (!stretch && lap > laps) whole();
   };
   const step = () => {
     if (!closed && road.place.distanceM >= lapM) {
       lastLapS = road.t - lapBegan;
-      if (road.lap >= laps) {
-        state = 'over';
-        return;
-      }
+      if (stretch || road.lap >= laps) return whole();
       // An open road is driven again from its start.
-      driver = standInOn(plan, body, track);
+      driver = takesOver();
       road.setOut(0, speed, road.lap + 1);
       transmission = outfit();
     }
@@ -178,15 +190,18 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
     road.step(body, controls, hand);
     turned = hand;
     newLap();
+    if (stretch && road.t >= stretch.seconds) whole();
     if (!driver) held();
     if (Math.abs(road.place.offsetM) > LOST_M) onRoad(road.place.distanceM, road.lap);
   };
   let turned = 0;
+  const finished = () =>
+    road.finish({ source: standIn ? 'simulated' : DRIVEN, car: car.id, track: plan.track.id });
 
   return {
     hear(raw, atMs) {
       if (state === 'stopped' || state === 'over') return;
-      input = heard(plan.axes, raw, input);
+      input = heard(axes, raw, input);
       hasHeard = true;
       inputAt = atMs;
     },
@@ -210,11 +225,18 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
       if (state !== 'stopped' || why !== after) return;
       [state, why] = ['waiting', null];
       input = NO_INPUT;
-      hasHeard = plan.standIn !== null;
+      hasHeard = standIn !== null;
       last = null;
     },
     end() {
       state = 'over';
+    },
+    exchange(setting, next) {
+      const log = finished();
+      ({ axes, standIn } = setting);
+      if (standIn) driver?.exchange(standIn);
+      road.anew(next);
+      return log;
     },
     tick(nowMs) {
       if (state === 'waiting' && hasHeard && feetOff(input)) {
@@ -263,23 +285,9 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
         lastLapS,
         slowShare: slow,
         inputAt,
+        isWhole,
       };
     },
-    log: () =>
-      road.finish({ source: plan.standIn ? 'simulated' : DRIVEN, car: car.id, track: plan.track.id }),
+    log: finished,
   };
-}
-
-function standInOn(
-  { standIn, car }: LivePlan,
-  body: ReturnType<typeof makeTwoTrack>,
-  track: ReturnType<typeof layTrack>,
-): Driver | null {
-  if (!standIn) return null;
-  const { foot, seed } = standIn;
-  const throttle: PedalChain = pedalChain(standIn.throttle, seededRandom(seed * 7 + 1), 1 / STEP_S);
-  const brake: PedalChain = pedalChain(standIn.brake, seededRandom(seed * 7 + 2), 1 / STEP_S);
-  const reach = brake.outputAt(foot.pressTravel);
-  const plan = planSpeed(track, car, (0.97 * reach * car.fullBrakeN) / car.massKg);
-  return makeDriver({ body, track, plan, throttle, brake, foot, random: seededRandom(seed * 7 + 3) });
 }

@@ -7,6 +7,7 @@ import {
   settingValuesSchema,
   type SettingValues,
 } from '../settings/setting';
+import { STRETCHES } from '../driving/stretch';
 import { MOST_BLIND_PAIRS } from './bettingScore';
 import type { PairOrder } from './coinOrders';
 import { DIMENSIONS, HIGHEST_RATING, LOWEST_RATING, type Dimension, type Ratings } from './pairedRatings';
@@ -15,8 +16,11 @@ import { DIMENSIONS, HIGHEST_RATING, LOWEST_RATING, type Dimension, type Ratings
 export const QUESTIONS = ['change', 'tell', 'like', 'best', 'what'] as const;
 export type Question = (typeof QUESTIONS)[number];
 
-/** How rides are driven: by the simulated driver, by hand in the title, or there with a helper who loads what is not told. */
-export const WAYS = ['simulated', 'title', 'helper', 'files'] as const;
+/**
+ * How rides are driven: by the simulated driver, by hand in the title, there with a helper who loads what is not told, there with files,
+ * or on our own roads, where the program loads it.
+ */
+export const WAYS = ['simulated', 'title', 'helper', 'files', 'here'] as const;
 export type Way = (typeof WAYS)[number];
 
 const MOST_LAPS = 20;
@@ -52,6 +56,8 @@ const pairPlan = z
     named: measureSchema.nullable(),
     /** The dimension of feel that it is for. */
     dimension: dimensionSchema.nullable(),
+    /** Where each ride is a few seconds of road instead of laps; only here. */
+    stretch: z.enum(STRETCHES).nullable().optional(),
   })
   .refine(({ a, b }) => Object.keys(a).sort().join() === Object.keys(b).sort().join(), {
     message: 'A and B are values of the same settings',
@@ -61,9 +67,14 @@ const pairPlan = z
     message: 'A and B are the same',
     path: ['b'],
   })
-  .refine(({ question, way }) => (question === 'change') === (way === 'simulated' || way === 'title'), {
-    message: 'who knows what is loaded cannot be asked blind',
-    path: ['way'],
+  .refine(
+    ({ question, way }) =>
+      way === 'here' || (question === 'change') === (way === 'simulated' || way === 'title'),
+    { message: 'who knows what is loaded cannot be asked blind', path: ['way'] },
+  )
+  .refine(({ question, way, stretch }) => !stretch || (way === 'here' && question !== 'change'), {
+    message: 'short rides are driven here, and asked about blind',
+    path: ['stretch'],
   });
 
 const sorted = (side: Side) => Object.entries(side).sort(([a], [b]) => (a < b ? -1 : 1));

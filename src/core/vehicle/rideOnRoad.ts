@@ -57,6 +57,8 @@ export interface RoadRide {
   /** A thousandth of a second. @param hand angle of the hand wheel, rad */
   step(body: TwoTrack, controls: Controls, hand: number): void;
   finish(notes: RideLog['notes']): RideLog;
+  /** Begins a new log here: what was logged is gone with {@link finish}. */
+  anew(force: ForceRecorder | undefined): void;
 }
 
 /** @param force takes down what the force chain starts from, at its own rate */
@@ -65,7 +67,9 @@ export function rideOnRoad(
   track: Track,
   { force, isDetailed }: { force?: ForceRecorder | undefined; isDetailed: boolean },
 ): RoadRide {
-  const log = growingColumns<RideColumn>(isDetailed ? [...COLUMNS, ...DETAILS] : COLUMNS);
+  const columns = isDetailed ? [...COLUMNS, ...DETAILS] : COLUMNS;
+  let log = growingColumns<RideColumn>(columns);
+  let recorder = force;
   const { closed } = track.spec;
   const halfTrack = car.trackFrontM / 2;
   let state = restingState(car, 0);
@@ -138,9 +142,9 @@ export function rideOnRoad(
       const slope = track.grade[k]!;
       state.grade = slope === 0 ? 0 : slope * Math.cos(state.heading - track.heading[k]!);
       body.step(state, controls, STEP_S);
-      if (force && t >= forceDue - STEP_S / 2) {
-        forceDue += 1 / force.rateHz;
-        recordForce(force, t, lap, place, hand, state, controls, surfaceOf(track, place, halfTrack));
+      if (recorder && t >= forceDue - STEP_S / 2) {
+        forceDue += 1 / recorder.rateHz;
+        recordForce(recorder, t, lap, place, hand, state, controls, surfaceOf(track, place, halfTrack));
       }
       if (steps % LOG_EVERY === 0) row(t, controls, hand);
       steps++;
@@ -151,6 +155,10 @@ export function rideOnRoad(
       place = next;
     },
     finish: (notes) => ({ columns: log.finish(), notes }),
+    anew(next) {
+      log = growingColumns<RideColumn>(columns);
+      recorder = next;
+    },
   };
 }
 

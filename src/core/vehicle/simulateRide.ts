@@ -42,7 +42,7 @@ const RUN_OUT_M = 4;
 /** A pace under this share of 1 m/s on average means that the car is stuck. */
 const SLOWEST_AVERAGE_MPS = 4;
 /** A little less than the greatest press, so that the plan can be kept lap after lap. */
-const PRESS_IN_HAND = 0.97;
+export const PRESS_IN_HAND = 0.97;
 
 /**
  * Simulates a ride at 1 kHz, pedals through sensor, calibration and response, and logs it at 100 Hz.

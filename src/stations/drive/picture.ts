@@ -55,12 +55,15 @@ export function drawDrive(
     quality,
     unit,
     lockDeg,
+    isBlind,
   }: {
     frame: LiveFrame;
     track: Track;
     quality: Quality;
     unit: SpeedUnit;
     lockDeg: number;
+    /** The road alone: neither hands and feet nor figures. */
+    isBlind: boolean;
   },
 ): void {
   const screen: Screen = { width, height, focal: FOCAL * width };
@@ -73,6 +76,7 @@ export function drawDrive(
   for (const strip of strips) paintStrip(context, strip, quality, colour);
   paintLines(context, strips, colour);
   if (quality.stones) stones(context, track, eye, screen, frame.distanceM, quality.farM, colour);
+  if (isBlind) return;
   aim(context, frame, screen, horizon, lockDeg, colour);
   figures(context, frame, screen, unit, colour);
 }

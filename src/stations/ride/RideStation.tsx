@@ -17,7 +17,9 @@ import { markedRides } from '@/book/judge/markedRides';
 import { ImportActions, ImportStep, ImportTable } from './ImportLog';
 import { rideOption } from './rideChart';
 import { LastRide, RideForceFacts, RideTable } from './RideFigures';
+import type { RecentChange } from '@/book/model/experimentView';
 import type { RideTrace } from '@/book/model/rideTrace';
+import { DriveHere } from './DriveHere';
 import { RoadChoice } from './RoadChoice';
 import { RoadLine } from '@/parts/RoadLine';
 import { SpeedUnitChoice } from '@/parts/SpeedUnitChoice';
@@ -31,7 +33,7 @@ import { trackOf } from '@/book/judge/trackOf';
 const LAP_CHOICES = [3, 5, 10];
 
 /** Ride: the simulated driver through exactly this pedal, and what its laps say. */
-export function RideStation({ view }: { view: BookView }) {
+export function RideStation({ view, recent }: { view: BookView; recent: readonly RecentChange[] }) {
   const map = roadMap(trackOf(view));
   const [laps, setLaps] = useState(LAP_CHOICES[0]!);
   const { progress, start, cancel } = useSimulatedRide(view);
@@ -121,21 +123,7 @@ export function RideStation({ view }: { view: BookView }) {
             </span>
             <RoadChoice roads={view.roads} chosen={view.trackId} isRiding={progress !== null} />
           </NextStep>
-          <NextStep
-            number={2}
-            title="Drive here"
-            actions={
-              <>
-                <LinkButton href={`/drive?laps=${laps}`}>{`Drive ${laps} laps`}</LinkButton>
-                <LinkButton href={`/drive?laps=${laps}&gears=paddles`}>With the paddles</LinkButton>
-                <LinkButton href="/launch">How to launch</LinkButton>
-              </>
-            }
-          >
-            {view.rig.spec.device.kind === 'simulated'
-              ? 'Full screen, in real time: the simulated rig drives by itself.'
-              : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds. Gears shift by themselves, or by your paddles.'}
-          </NextStep>
+          <DriveHere view={view} recent={recent} laps={laps} />
           {pair && (
             <NextStep
               number={3}

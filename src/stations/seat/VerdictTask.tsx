@@ -2,12 +2,22 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { QUESTIONS, settingsOf, type ExperimentPlan, type Said } from '@/core/experiment/plan';
+import {
+  isPairPlan,
+  QUESTIONS,
+  settingsOf,
+  type ExperimentPlan,
+  type PairPlan,
+  type Said,
+} from '@/core/experiment/plan';
+import { STRETCH_S } from '@/core/driving/stretch';
 import { askQuestion, bookTrial, decide, sayAnswer } from '@/book/write/experiments';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experimentWords';
+import { trackOf } from '@/book/judge/trackOf';
 import { planSentence } from '@/book/judge/planSentence';
-import { seatQuestion } from '@/book/judge/seatQuestion';
+import { isFeltHere } from '@/book/judge/livePlan';
+import { alone, seatQuestion } from '@/book/judge/seatQuestion';
 import { settingNames } from '@/book/judge/trail';
 import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
@@ -97,12 +107,29 @@ function Choose({ view, taught, place, onDone, verdict }: Props & { verdict: Ver
   const question = QUESTIONS[at]!;
   const isSimulated = view.rig.spec.device.kind === 'simulated';
   const plan = seatQuestion(view, verdict.recent, question, isSimulated, seed);
+  const [blind, setBlind] = useState<PairPlan | null>(null);
   const answer = (said: Answer) => {
     if (isBusy) return;
-    if (said === 'yes' && plan) return void run(askQuestion(plan));
+    if (said === 'yes' && plan) {
+      const isEither = isPairPlan(plan) && plan.way === 'helper' && isFeltHere(view, plan.a, plan.b);
+      return isEither ? setBlind(plan) : void run(askQuestion(plan));
+    }
     if (at + 1 < QUESTIONS.length) setAt(at + 1);
     else onDone();
   };
+  if (blind)
+    return (
+      <Prompt
+        key="alone"
+        taught={taught}
+        place={place}
+        title="Here, and alone?"
+        how={`This program loads it, and you drive ${STRETCH_S} seconds a ride on ${trackOf(view).name}. No: in the title, with a helper who loads it.`}
+        yes="here, alone"
+        no="with a helper"
+        onAnswer={(said) => !isBusy && void run(askQuestion(said === 'yes' ? alone(blind) : blind))}
+      />
+    );
   return (
     <Prompt
       key={question}
@@ -153,11 +180,18 @@ function UnderWay(props: Props & { open: ExperimentView }) {
   if (step.kind === 'over') return null;
   if (step.kind === 'answer')
     return step.ask === 'feel' ? <Feel {...props} step={step} /> : <Pair {...props} step={step} />;
+  if (asked.way === 'here') return <Here {...props} />;
   return asked.way === 'simulated' && step.values ? (
     <Simulated {...props} step={step} values={step.values} />
   ) : (
     <Drive {...props} step={step} />
   );
+}
+
+/** What is driven on our own roads loads itself: a foot that stays on a pedal makes it wait. */
+function Here({ onLeave }: Props) {
+  useEffect(() => onLeave('/drive?do=verdict'), [onLeave]);
+  return null;
 }
 
 type RideStep = Extract<ShownStep, { kind: 'ride' }>;
@@ -244,7 +278,7 @@ function Pair({ open, step, ...props }: Props & { open: ExperimentView; step: An
         key="can"
         {...props}
         title={step.ask === 'which' ? 'Can you say which was B?' : 'Can you say which was better?'}
-        how="By the feel of the two rides just driven. Say it before you talk to your helper."
+        how={`By the feel of the two rides just driven.${open.asked.way === 'helper' ? ' Say it before you talk to your helper.' : ''}`}
         yes="I can"
         no="can’t say"
         onAnswer={setCan}

@@ -5,16 +5,19 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { DIMENSIONS, type Dimension } from '@/core/experiment/pairedRatings';
 import { reasonOf } from '@/core/problem';
-import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
-import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
+import type { Question, Way } from '@/core/experiment/plan';
 import { MOST_PAIRS, USUAL_PLAN } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
+import { keyOfText } from '@/core/settings/setting';
+import { STRETCHES, stretchFor, type StretchKind } from '@/core/driving/stretch';
+import { STRETCH_CHOICES } from '@/words/drive';
 import { askQuestion } from '@/book/write/experiments';
 import { anotherValue } from '@/book/judge/seatQuestion';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { hardlyNoticed } from '@/book/judge/settingKnown';
+import { isFeltHere } from '@/book/judge/livePlan';
 import { planSentence } from '@/book/judge/planSentence';
-import { askableSettings, type AskableSetting } from '@/book/judge/askable';
+import { askableSettings } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
 import type { VerdictView } from '@/book/model/experimentView';
 import { Choice } from '@/parts/Choice';
@@ -25,13 +28,14 @@ import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
 import { Cautions, MoreSettings, Row } from './planFields';
+import { planOf } from './planOf';
 import { knownHref } from './knownHref';
 import { filesToSeal, SlotFiles, type ChosenFiles } from './SlotFiles';
 
 const WAYS_OF: Record<Question, readonly Way[]> = {
-  change: ['simulated', 'title'],
-  tell: ['helper', 'files'],
-  like: ['helper', 'files'],
+  change: ['simulated', 'title', 'here'],
+  tell: ['helper', 'files', 'here'],
+  like: ['helper', 'files', 'here'],
   best: ['title'],
   what: ['title', 'simulated'],
 };
@@ -63,6 +67,9 @@ export function PlanForm({
   const [named, setNamed] = useState<MeasureName | ''>(question === 'change' ? 'lapTimeS' : '');
   const [dimension, setDimension] = useState<Dimension | ''>('');
   const [files, setFiles] = useState<ChosenFiles>({ a: null, b: null });
+  const [shortRide, setStretch] = useState<StretchKind | null | undefined>(undefined);
+  const stretch = shortRide === undefined && key ? stretchFor(keyOfText(key).axis) : (shortRide ?? null);
+  const isBlindAsked = question === 'tell' || question === 'like';
   const [isBusy, setBusy] = useState(false);
   const isPair = question === 'change' || question === 'tell' || question === 'like';
   const changed = recent.find((one) => one.key === key);
@@ -81,6 +88,8 @@ export function PlanForm({
   const put = (side: 'a' | 'b', value: number | null) =>
     setValues({ ...values, [key]: { a: sides!.a, b: sides!.b, [side]: value } });
   const searched = [key, ...more];
+  const isFelt = !sides || isFeltHere(view, { [key]: sides.a }, { [key]: sides.b });
+  const isNotFelt = way === 'here' && !isFelt;
   const isFileMissing = way === 'files' && (!files.a || !files.b);
   const start = async () => {
     if (!setting || !sides) return;
@@ -88,10 +97,11 @@ export function PlanForm({
     const plan = planOf(question, {
       ...{ setting, sides, all, searched, ranges },
       ...{ way, pairs, laps, named, dimension },
+      stretch: way === 'here' ? stretch : null,
     });
     try {
       const done = told(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
-      if (done) router.push('/verdict');
+      if (done) router.push(way === 'here' ? '/drive?do=verdict' : '/verdict');
     } catch (error) {
       notify(`Nothing was asked: ${reasonOf(error)}`, 'fault');
     } finally {
@@ -110,7 +120,7 @@ export function PlanForm({
             <>
               <Button
                 look="next"
-                disabled={!setting || isBusy || !canRide(view, way) || isFileMissing}
+                disabled={!setting || isBusy || !canRide(view, way) || isFileMissing || isNotFelt}
                 onClick={() => void start()}
               >
                 Start
@@ -138,6 +148,17 @@ export function PlanForm({
           {question === 'change' && way === 'title' && (
             <span className="mt-2 block">
               Logs are matched by when they were driven: take the evening’s files in under Ride.
+            </span>
+          )}
+          {isNotFelt && (
+            <span className="mt-2 block text-rust">
+              It isn’t felt here: pedals and the wheel’s angle go through this program, the wheel’s force does
+              not. Ask it in the title.
+            </span>
+          )}
+          {way === 'here' && isBlindAsked && isFelt && (
+            <span className="mt-2 block">
+              This program loads each ride by itself; nothing tells which before the last answer.
             </span>
           )}
           {way === 'helper' && (
@@ -251,13 +272,27 @@ export function PlanForm({
               ))}
           </Row>
         )}
-        <Row label="Laps a ride">
-          {[1, 2, 3, 5].map((n) => (
-            <Choice key={n} isOn={laps === n} onClick={() => setLaps(n)}>
-              {n}
+        {way === 'here' && isBlindAsked && (
+          <Row label="A ride is">
+            {STRETCHES.map((one) => (
+              <Choice key={one} isOn={stretch === one} onClick={() => setStretch(one)}>
+                {STRETCH_CHOICES[one]}
+              </Choice>
+            ))}
+            <Choice isOn={stretch === null} onClick={() => setStretch(null)}>
+              laps
             </Choice>
-          ))}
-        </Row>
+          </Row>
+        )}
+        {!(way === 'here' && isBlindAsked && stretch) && (
+          <Row label="Laps a ride">
+            {[1, 2, 3, 5].map((n) => (
+              <Choice key={n} isOn={laps === n} onClick={() => setLaps(n)}>
+                {n}
+              </Choice>
+            ))}
+          </Row>
+        )}
       </div>
     </StationPage>
   );
@@ -270,53 +305,3 @@ const canRide = (view: BookView, way: Way) =>
 
 const usualWay = (view: BookView, question: Question): Way =>
   WAYS_OF[question].find((way) => canRide(view, way)) ?? WAYS_OF[question][0]!;
-
-interface Chosen {
-  setting: AskableSetting;
-  sides: { a: number; b: number };
-  all: AskableSetting[];
-  searched: string[];
-  ranges: Record<string, { min: number; max: number }>;
-  way: Way;
-  pairs: number;
-  laps: number;
-  named: MeasureName | '';
-  dimension: Dimension | '';
-}
-
-function planOf(question: Question, chosen: Chosen): ExperimentPlan {
-  const { setting, sides, all, searched, ranges, way, pairs, laps, named, dimension } = chosen;
-  const rangeOf = ({ key, field: { min, max, step } }: AskableSetting) => ({
-    key,
-    min,
-    max,
-    step,
-    ...ranges[key],
-  });
-  if (question === 'best')
-    return {
-      question,
-      way: 'title',
-      settings: searched.map((key) => rangeOf(all.find((one) => one.key === key)!)),
-      seed: Math.floor(Math.random() * 0xffff_ffff),
-      lapsPerRide: laps,
-    };
-  if (question === 'what')
-    return {
-      question,
-      way: way === 'simulated' ? 'simulated' : 'title',
-      setting: rangeOf(setting),
-      back: setting.value,
-      lapsPerRide: laps,
-    };
-  return {
-    question,
-    way,
-    a: { [setting.key]: sides.a },
-    b: { [setting.key]: sides.b },
-    pairs: question === 'change' ? pairs : MOST_BLIND_PAIRS,
-    lapsPerRide: laps,
-    named: named === '' ? null : named,
-    dimension: dimension === '' ? null : dimension,
-  };
-}

@@ -137,7 +137,7 @@ function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof set
         : 'How was it?';
   const ride = `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
   if (step.values === null)
-    return `${ride}: ${step.isLoaded ? 'drive' : asked.way === 'files' ? 'load its file' : 'your helper is loading'}`;
+    return `${ride}: ${step.isLoaded || asked.way === 'here' ? 'drive' : asked.way === 'files' ? 'load its file' : 'your helper is loading'}`;
   const side = step.side === null ? '' : `${step.side}, `;
   return `${ride}: ${side}${words.side(step.values)}, ${asked.lapsPerRide} ${asked.lapsPerRide === 1 ? 'lap' : 'laps'}`;
 }
@@ -160,7 +160,30 @@ function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentVie
     );
   if (open.asked.way === 'simulated' && step.values)
     return <Simulated view={view} open={open} step={step} values={step.values} />;
+  if (open.asked.way === 'here') return <Here view={view} open={open} />;
   return <Driven view={view} open={open} step={step} />;
+}
+
+/** What is driven on our own roads is loaded, booked and asked from the seat. */
+function Here({ view, open }: { view: BookView; open: ExperimentView }) {
+  const isElsewhere = open.trackId !== view.trackId;
+  return (
+    <NextStep
+      number={1}
+      title="Drive it here"
+      actions={
+        !isElsewhere && (
+          <LinkButton look="next" href="/drive?do=verdict">
+            Drive
+          </LinkButton>
+        )
+      }
+    >
+      {isElsewhere
+        ? 'Another road is open now: choose the one of this question under Ride first.'
+        : 'Full screen: this program loads each ride by itself, and nothing tells which. You answer by your paddles.'}
+    </NextStep>
+  );
 }
 
 type RideStep = Extract<ShownStep, { kind: 'ride' }>;

@@ -1,11 +1,13 @@
 import { redirect } from 'next/navigation';
-import { bookView } from '@/book/read/readBook';
+import { shownPlace } from '@/book/read/readBook';
+import { recentIn } from '@/book/read/readExperiments';
 import { RideStation } from '@/stations/ride/RideStation';
 
 export const metadata = { title: 'Ride · Pebble Road' };
 
 export default async function RidePage() {
-  const view = await bookView();
-  if (!view) redirect('/start');
-  return <RideStation view={view} />;
+  const place = await shownPlace();
+  if (!place) redirect('/start');
+  const { here, view } = place;
+  return <RideStation view={view} recent={await recentIn(here, view)} />;
 }

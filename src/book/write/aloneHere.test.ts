@@ -1,0 +1,181 @@
+import { openSide, SEALED_BYTES } from '@/core/experiment/sealedSide';
+import type { PairPlan, Said } from '@/core/experiment/plan';
+import type { RideLog } from '@/core/rides/rideLog';
+import { plainRig } from '@/core/rig/rigSpec';
+import { bookDocument } from '@/data/backup';
+import { newestExperiments, openExperiment } from '@/data/experiments';
+import { addRide } from '@/data/rides';
+import { addRig } from '@/data/rigs';
+import { sealedOrders } from '@/data/schema';
+import { expectRoundTrip } from '@/data/testing/roundTrip';
+import { isFeltHere } from '../judge/livePlan';
+import { feltSettings, paddleChoices, pulled, underPaddles, underText } from '../judge/underPaddles';
+import { hereIn } from '../read/here';
+import { bookView } from '../read/readBook';
+import { askedHere, readExperiment, recentIn } from '../read/readExperiments';
+import { bookInMemory } from '../testing/bookInMemory';
+import { loadHere, slotSaved } from './blindLoading';
+import { askQuestion, bookTrial, endEarly, sayAnswer } from './experiments';
+import type { Reply } from './reply';
+import { applyChange, changeCombination } from './settings';
+
+jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
+
+const HERE = { rigId: 'rig', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
+const DEADZONE = 'title/throttle/deadzone';
+
+const book = bookInMemory(async (db) => {
+  await addRig(db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
+  await changeCombination(HERE);
+});
+
+afterEach(async () => {
+  const row = await openExperiment(book.db, HERE);
+  if (row) await endEarly(row.id);
+});
+
+const plan = (more: Partial<PairPlan> = {}): PairPlan => ({
+  question: 'tell',
+  way: 'here',
+  a: { [DEADZONE]: 0 },
+  b: { [DEADZONE]: 12 },
+  pairs: 16,
+  lapsPerRide: 1,
+  named: null,
+  dimension: null,
+  stretch: 'straight',
+  ...more,
+});
+
+const codeOf = (reply: Reply) => (reply.ok ? 'done' : reply.problems[0]!.code);
+const isDone = async (reply: Promise<Reply>) => expect(codeOf(await reply)).toBe('done');
+const here = async () => (await hereIn(book.db, HERE))!;
+const view = async () => (await bookView())!;
+const asked = async (of: PairPlan) => {
+  await isDone(askQuestion(of));
+  return (await openExperiment(book.db, HERE))!;
+};
+const sealedIn = async (id: string, place: number) => {
+  const reply = await loadHere({ id, place });
+  return reply.ok ? (reply.sealed ?? null) : codeOf(reply);
+};
+
+it('alone: the program loads what was drawn, and nothing that is seen outside tells which', async () => {
+  const { id, sealed } = await asked(plan());
+  const { orders, salt } = sealed!;
+  const seenOutside = async () =>
+    JSON.stringify([
+      await bookDocument(book.db, 1),
+      await readExperiment(await here(), await view(), id),
+      await askedHere(await here(), await view()),
+      await view(),
+    ]);
+  expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden' }))).toBe('not-loaded');
+  const before = await seenOutside();
+  expect(before).not.toContain(salt);
+  // With all its orders the other way round it looks the same, to the letter.
+  await book.db.update(sealedOrders).set({ orders: orders.map((order) => (order === 'AB' ? 'BA' : 'AB')) });
+  expect(await seenOutside()).toBe(before);
+  await book.db.update(sealedOrders).set({ orders });
+
+  for (let pair = 0; pair < 5; pair++) {
+    for (const k of [0, 1]) {
+      const place = 2 * pair + k;
+      // What comes over the line has one form, and is another one every time, also of the same ride.
+      const seals = await Promise.all([sealedIn(id, place), sealedIn(id, place), sealedIn(id, place)]);
+      expect(new Set(seals).size).toBe(3);
+      for (const seal of seals) {
+        expect(seal).toMatch(new RegExp(`^[0-9a-f]{${2 * SEALED_BYTES}}$`));
+        expect(openSide(seal!)).toBe(orders[pair]![k]);
+      }
+      expect(await seenOutside()).not.toContain(seals[0]!);
+      await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+    }
+    const said: Said = {
+      ...{ kind: 'pair', sure: 'sure', noticed: false },
+      answer: orders[pair] === 'BA' ? 'first' : 'second',
+    };
+    expect(await sealedIn(id, 2 * pair + 1)).toBe('nothing-to-load');
+    await isDone(sayAnswer({ id, place: pair, said }));
+  }
+  expect(await readExperiment(await here(), await view(), id)).toMatchObject({
+    state: 'over',
+    salt,
+    answer: { kind: 'blind', orders, commitmentHolds: true, score: { verdict: 'shown' } },
+  });
+  expect(await askedHere(await here(), await view())).toBeNull();
+  await expectRoundTrip(book.book);
+});
+
+it('only what is driven here is loaded here, and only the ride that comes next', async () => {
+  const helped = await asked(plan({ way: 'helper', stretch: null }));
+  expect(await sealedIn(helped.id, 0)).toBe('nothing-to-load');
+  await isDone(endEarly(helped.id));
+  const { id } = await asked(plan({ question: 'like' }));
+  expect(await sealedIn(id, 1)).toBe('nothing-to-load');
+  expect(codeOf(await slotSaved({ id, place: 0 }))).toBe('nothing-to-load');
+  await sealedIn(id, 0);
+  // What went wrong is loaded and driven again.
+  await isDone(bookTrial({ id, place: 0, outcome: 'crash' }));
+  expect(await sealedIn(id, 0)).toHaveLength(2 * SEALED_BYTES);
+  await isDone(bookTrial({ id, place: 0, outcome: 'ridden' }));
+  // A short ride is asked about blind, and driven here.
+  await isDone(endEarly(id));
+  expect(codeOf(await askQuestion(plan({ question: 'change' })))).not.toBe('done');
+  expect(codeOf(await askQuestion(plan({ way: 'helper' })))).not.toBe('done');
+});
+
+it('laps that are compared are told what they are, and only counted as what was asked for', async () => {
+  const { id, plan: stored } = await asked(
+    plan({ question: 'change', stretch: null, pairs: 1, named: 'lapTimeS' }),
+  );
+  expect(await sealedIn(id, 0)).toBeNull();
+  const t_s = Float64Array.from({ length: 300 }, (_, i) => i / 10);
+  const log: RideLog = {
+    columns: { t_s, distance_m: t_s.map((t) => 10 * t), lap: t_s.map(() => 1) },
+    notes: {},
+  };
+  const value = stored.orders![0] === 'AB' ? 0 : 12;
+  for (const [rideId, settings] of [
+    ['other', { [DEADZONE]: 12 - value }],
+    ['asked', { [DEADZONE]: value }],
+  ] as const)
+    await addRide(book.db, { id: rideId, ...HERE, trackId: 'saltmarsh-loop', seed: 1, settings, log });
+  expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden', rideId: 'other' }))).toBe('other-ride');
+  await isDone(bookTrial({ id, place: 0, outcome: 'ridden', rideId: 'asked' }));
+  expect((await newestExperiments(book.db, HERE, 1))[0]!.trials).toMatchObject([{ rideId: 'asked' }]);
+});
+
+describe('the paddles change what is felt here', () => {
+  it('the pedals and the wheel’s angle; the wheel gets no force from here', async () => {
+    const open = await view();
+    const felt = feltSettings(open).map(({ key }) => key);
+    expect(felt).toContain(DEADZONE);
+    expect(felt.some((key) => key.startsWith('title/force/'))).toBe(false);
+    expect(isFeltHere(open, { [DEADZONE]: 0 }, { [DEADZONE]: 0 })).toBe(false);
+  });
+
+  it('a step up or down as far as the menu goes, or between two values', async () => {
+    const under = underPaddles(await view(), DEADZONE, undefined)!;
+    const { field } = under.setting;
+    expect(pulled(under, 3 * field.step, 1)).toBe(4 * field.step);
+    expect(pulled(under, field.max, 1)).toBe(field.max);
+    expect(pulled(under, field.min, -1)).toBe(field.min);
+    const both = underPaddles(await view(), DEADZONE, '2~9')!;
+    expect([pulled(both, 5, 1), pulled(both, 5, -1)]).toEqual([9, 2]);
+    for (const wrong of ['2', '2~2', '2~999', 'x~3', '1~2~3'])
+      expect(underPaddles(await view(), DEADZONE, wrong)!.between).toBeNull();
+    expect(underPaddles(await view(), 'title/force/nothing', undefined)).toBeNull();
+    expect(underPaddles(await view(), undefined, undefined)).toBeNull();
+  });
+
+  it('what was changed last is offered first, between both of its values', async () => {
+    await isDone(applyChange({ axis: 'throttle', field: 'deadzone', to: 8, why: 'tried' }));
+    const open = await view();
+    const [first] = paddleChoices(open, await recentIn(await here(), open));
+    expect(first).toMatchObject({ setting: { key: DEADZONE }, between: [0, 8] });
+    const address = new URLSearchParams(underText(first!));
+    expect(underPaddles(open, address.get('under')!, address.get('between')!)).toEqual(first);
+    await isDone(applyChange({ axis: 'throttle', field: 'deadzone', to: null, why: 'back' }));
+  });
+});

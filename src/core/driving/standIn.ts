@@ -1,0 +1,50 @@
+import { seededRandom } from '../numeric/random';
+import type { CarSpec } from '../vehicle/carSpec';
+import { makeDriver, type Driver } from '../vehicle/driver';
+import { pedalChain, type PedalChain } from '../vehicle/pedalChain';
+import { STEP_S } from '../vehicle/rideOnRoad';
+import { PRESS_IN_HAND, type RidePlan } from '../vehicle/simulateRide';
+import { planSpeed } from '../vehicle/speedPlan';
+import type { Track } from '../vehicle/track';
+import type { TwoTrack } from '../vehicle/twoTrack';
+
+/** Hands and feet of a simulated rig. */
+export type StandInSpec = Pick<RidePlan, 'throttle' | 'brake' | 'foot' | 'seed'>;
+
+/** A driver that stands in for a rig without one; its pedals can be exchanged under its feet. */
+export interface StandIn extends Pick<Driver, 'step'> {
+  exchange(pedals: StandInSpec): void;
+}
+
+const SEED_STRIDE = 7;
+
+export function standInOn(spec: StandInSpec, car: CarSpec, body: TwoTrack, track: Track): StandIn {
+  const { foot, seed } = spec;
+  const random = (k: number) => seededRandom(seed * SEED_STRIDE + k);
+  const chains = ({ throttle, brake }: StandInSpec) => ({
+    throttle: pedalChain(throttle, random(1), 1 / STEP_S),
+    brake: pedalChain(brake, random(2), 1 / STEP_S),
+  });
+  let now = chains(spec);
+  const through = (name: 'throttle' | 'brake'): PedalChain => ({
+    read: (t, position) => now[name].read(t, position),
+    positionFor: (output, most) => now[name].positionFor(output, most),
+    outputAt: (position) => now[name].outputAt(position),
+  });
+  const reach = now.brake.outputAt(foot.pressTravel);
+  const driver = makeDriver({
+    body,
+    track,
+    plan: planSpeed(track, car, (PRESS_IN_HAND * reach * car.fullBrakeN) / car.massKg),
+    throttle: through('throttle'),
+    brake: through('brake'),
+    foot,
+    random: random(3),
+  });
+  return {
+    step: driver.step,
+    exchange(pedals) {
+      now = chains(pedals);
+    },
+  };
+}

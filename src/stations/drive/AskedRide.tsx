@@ -1,0 +1,187 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { isPairPlan, type PairPlan, type TrialOutcome } from '@/core/experiment/plan';
+import { describeProblem, reasonOf } from '@/core/problem';
+import { bookTrial } from '@/book/write/experiments';
+import { loadHere } from '@/book/write/blindLoading';
+import { withSettings } from '@/book/judge/withSettings';
+import type { BookView } from '@/book/model/bookView';
+import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
+import { useAnswerButtons } from '@/live/answerButtons';
+import { useDrive } from '@/live/useDrive';
+import { speak, tone } from '@/live/voice';
+import { keepRide } from '@/parts/keepRide';
+import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
+import type { DeviceSource } from '@/devices/source';
+import { askedWords } from '@/words/drive';
+import { DriveScreen } from './DriveScreen';
+
+interface Props {
+  view: BookView;
+  source: DeviceSource;
+  open: ExperimentView;
+}
+
+type RideStep = Extract<ShownStep, { kind: 'ride' }>;
+
+/** Rides of a question on our own roads: loaded, driven and booked by themselves; what is to be said is said in the seat. */
+export function AskedRide({ view, source, open }: Props) {
+  const router = useRouter();
+  const [attempt, setAttempt] = useState(0);
+  const { step, asked, elsewhere } = open;
+  const isRide = step.kind === 'ride' && isPairPlan(asked) && elsewhere.length === 0;
+  useEffect(() => {
+    if (!isRide) router.replace('/seat?do=verdict');
+  }, [isRide, router]);
+  if (open.trackId !== view.trackId)
+    return (
+      <Between title="Another road is open now" how="Choose the one of this question under Ride first." />
+    );
+  if (!isRide) return <Between title="To the seat" how="What you felt is asked there." />;
+  return (
+    <Loaded
+      key={`${step.place}/${attempt}`}
+      {...{ view, source, open, step, asked }}
+      onAgain={() => setAttempt((n) => n + 1)}
+    />
+  );
+}
+
+interface RideProps extends Props {
+  step: RideStep;
+  asked: PairPlan;
+  onAgain(): void;
+}
+
+/** Loading takes as long whatever is loaded. */
+const LOADS_MS = 1600;
+
+/** What is driven is loaded; of a blind test nobody is told what it is. */
+function Loaded(props: RideProps) {
+  const { open, step, asked } = props;
+  const { title, how } = askedWords(step, asked);
+  const [loaded, setLoaded] = useState<{ sealed: string | null } | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  useEffect(() => {
+    let isGone = false;
+    speak(`${title}. ${how}`);
+    const waits = new Promise((resolve) => setTimeout(resolve, LOADS_MS));
+    void Promise.all([loadHere({ id: open.id, place: step.place }), waits]).then(
+      ([reply]) => {
+        if (isGone) return;
+        if (reply.ok) setLoaded({ sealed: reply.sealed ?? null });
+        else setFault(reply.problems.map(describeProblem).join(' '));
+      },
+      (error: unknown) => !isGone && setFault(reasonOf(error)),
+    );
+    return () => {
+      isGone = true;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a ride is loaded once, when it comes
+  }, []);
+  if (fault) return <Between title="It was not loaded" how={fault} isFault />;
+  if (!loaded) return <Between title={title} how={how} />;
+  return <Driven {...props} sealed={loaded.sealed} />;
+}
+
+/** One thing on screen, a metre away. */
+function Between({ title, how, isFault = false }: { title: string; how: string; isFault?: boolean }) {
+  return (
+    <main className="flex min-h-full flex-col justify-center px-10 py-6" data-drive="loading">
+      <h1 className="text-5xl leading-tight font-bold text-balance lg:text-6xl">{title}</h1>
+      <p className={`mt-4 max-w-5xl text-3xl ${isFault ? 'text-rust' : 'text-muted'}`} role="status">
+        {how}
+      </p>
+      <p className="mt-8">
+        <LinkButton href="/verdict">Leave it for now</LinkButton>
+      </p>
+    </main>
+  );
+}
+
+function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps & { sealed: string | null }) {
+  const router = useRouter();
+  const [seed] = useState(() => view.rideCount + 101 + step.place);
+  // Both sides are at hand for every ride; of a blind one only the worker knows which of them it goes through.
+  const [a, b] = [withSettings(view, step.values ?? asked.a), withSettings(view, asked.b)];
+  const drive = useDrive(a, source, {
+    ...{ laps: asked.lapsPerRide, stretch: asked.stretch ?? null, isAutomatic: true, seed },
+    blind: sealed === null ? null : { sealed, b },
+  });
+  const { status, finish } = drive;
+  const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
+  const [fault, setFault] = useState<string | null>(null);
+  const isBooked = useRef(false);
+
+  /** Books how it went, once, and goes on. */
+  const book = useCallback(
+    async (outcome: TrialOutcome) => {
+      if (isBooked.current) return;
+      isBooked.current = true;
+      try {
+        const driven = sealed === null && outcome === 'ridden' ? await finish() : null;
+        const head = { trackId: open.trackId, seed, settings: a.settings, isAsked: true };
+        const rideId = driven && (await keepRide(driven.log, head));
+        const reply = await bookTrial({ id: open.id, place: step.place, outcome, rideId });
+        if (!reply.ok) return setFault(reply.problems.map(describeProblem).join(' '));
+        tone(outcome === 'ridden' ? 'counted' : 'fault');
+        router.refresh();
+        if (outcome !== 'ridden') onAgain();
+      } catch (error) {
+        setFault(reasonOf(error));
+      }
+    },
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- all of it is of this one ride
+    [finish, router],
+  );
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
+    if (status.state === 'over' && status.fault === null) void book(status.isWhole ? 'ridden' : 'break');
+  }, [status.state, status.isWhole, status.fault, book]);
+  useEffect(
+    () =>
+      source.subscribe({
+        button(index) {
+          if (meaning(index) === 'no') void book('crash');
+        },
+      }),
+    [source, meaning, book],
+  );
+  const isBlind = sealed !== null;
+  const said = fault ?? status.fault;
+  const { title, how } = askedWords(step, asked);
+  return (
+    <DriveScreen
+      view={view}
+      source={source}
+      drive={drive}
+      isBlind={isBlind}
+      where={
+        <p className="mt-1 max-w-72">
+          <span className="block text-lg font-bold">{title}</span>
+          <span className="block text-sm text-muted">{how} No: it went wrong, once more.</span>
+        </p>
+      }
+      buttons={<Button onClick={() => void book('crash')}>It went wrong</Button>}
+      over={
+        said ? (
+          <>
+            <p className="text-4xl font-bold">This ride is not counted</p>
+            <p className="mt-2 max-w-xl text-lg text-rust">{said}</p>
+            <p className="mt-5 flex justify-center gap-3">
+              <Button look="next" onClick={onAgain}>
+                Once more
+              </Button>
+              <LinkButton href="/verdict">Leave it for now</LinkButton>
+            </p>
+          </>
+        ) : status.state === 'over' ? (
+          <p className="text-4xl font-bold">Counted…</p>
+        ) : null
+      }
+    />
+  );
+}

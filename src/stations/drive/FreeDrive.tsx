@@ -1,0 +1,170 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { reasonOf } from '@/core/problem';
+import { settingWords } from '@/book/judge/experimentWords';
+import type { UnderPaddles } from '@/book/judge/underPaddles';
+import type { BookView } from '@/book/model/bookView';
+import { useAnswerButtons } from '@/live/answerButtons';
+import { useDrive, type Drive } from '@/live/useDrive';
+import { useTicking } from '@/live/useTicking';
+import { Button } from '@/ui/Button';
+import { notify } from '@/ui/notices';
+import { useKeys } from '@/ui/useKeys';
+import type { DeviceSource } from '@/devices/source';
+import { lapTime } from '@/words/drive';
+import { DriveScreen } from './DriveScreen';
+import { RideOver, type Kept } from './RideOver';
+import { useFelt } from './useFelt';
+
+export interface DriveChoice {
+  laps: number;
+  isAutomatic: boolean;
+  /** What the paddles change while driving; `null` where they shift, or do nothing. */
+  under: UnderPaddles | null;
+}
+
+/** A ride of one's own: laps, kept as any other ride. */
+export function FreeDrive({
+  view,
+  source,
+  choice,
+}: {
+  view: BookView;
+  source: DeviceSource;
+  choice: DriveChoice;
+}) {
+  const router = useRouter();
+  const [seed] = useState(() => view.rideCount + 101);
+  const drive = useDrive(view, source, { ...choice, stretch: null, seed, blind: null });
+  const { status, frame } = drive;
+  const { value, pull, keepAll } = useFelt(view, choice.under, drive, { trackId: view.trackId, seed });
+  const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
+  const [kept, setKept] = useState<Kept>({ state: 'driving' });
+  const isKeeping = useRef(false);
+
+  /** Ends the ride, and keeps what was driven: once. */
+  const keep = useCallback(async () => {
+    if (isKeeping.current) return;
+    isKeeping.current = true;
+    setKept({ state: 'keeping' });
+    try {
+      const driven = await keepAll();
+      setKept(driven ? { state: 'kept', drills: driven.drills } : { state: 'nothing' });
+      router.refresh();
+    } catch (error) {
+      setKept({ state: 'fault', why: reasonOf(error) });
+    }
+  }, [keepAll, router]);
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
+    if (status.state === 'over' && status.fault === null) void keep();
+  }, [status.state, status.fault, keep]);
+  const leave = () =>
+    void keep().then(() => {
+      notify('The ride is kept.');
+      router.push('/ride');
+    });
+
+  const paddle = useRef((_by: 1 | -1) => {});
+  useEffect(() => {
+    paddle.current = choice.under ? pull : drive.shift;
+  });
+  useEffect(
+    () =>
+      source.subscribe({
+        button(index) {
+          const said = meaning(index);
+          if (said) paddle.current(said === 'yes' ? 1 : -1);
+        },
+      }),
+    [source, meaning],
+  );
+  const toggle = status.state === 'stopped' ? drive.goOn : drive.stop;
+  useKeys({
+    ' ': (event) => {
+      event.preventDefault();
+      toggle();
+    },
+    Escape: () => void keep(),
+    ...(choice.under && { '+': () => pull(1), '-': () => pull(-1) }),
+  });
+
+  return (
+    <DriveScreen
+      view={view}
+      source={source}
+      drive={drive}
+      where={
+        <>
+          <Lap frame={frame} laps={choice.laps} lastLapS={status.lastLapS} />
+          {choice.under && <Under view={view} under={choice.under} value={value} onPull={pull} />}
+        </>
+      }
+      buttons={
+        <>
+          <Button onClick={drive.back}>Back to the road</Button>
+          <Button onClick={leave}>End and keep</Button>
+        </>
+      }
+      over={
+        kept.state === 'driving' ? null : (
+          <RideOver kept={kept} fault={status.fault} lastLapS={status.lastLapS} />
+        )
+      }
+    />
+  );
+}
+
+const TEXT_EVERY_MS = 200;
+
+/** Which lap it is, and how long it takes so far. */
+function Lap({ frame, laps, lastLapS }: { frame: Drive['frame']; laps: number; lastLapS: number | null }) {
+  const look = useCallback(() => {
+    const now = frame();
+    return now && { lap: now.lap, tenths: Math.floor(10 * now.lapS) };
+  }, [frame]);
+  const now = useTicking(look, TEXT_EVERY_MS);
+  if (!now) return null;
+  return (
+    <p className="text-lg tabular-nums">
+      {now.lap === 0 ? 'Up to the line' : `Lap ${Math.min(now.lap, laps)} of ${laps}`}
+      {now.lap > 0 && ` · ${lapTime(now.tenths / 10, 1)}`}
+      {lastLapS !== null && ` · last ${lapTime(lastLapS)}`}
+    </p>
+  );
+}
+
+/** The setting under the paddles, as it is now. */
+function Under({
+  view,
+  under: { setting, between },
+  value,
+  onPull,
+}: {
+  view: BookView;
+  under: UnderPaddles;
+  value: number;
+  onPull(by: 1 | -1): void;
+}) {
+  const words = settingWords(view);
+  const side = between && (value === between[0] ? 'A · ' : value === between[1] ? 'B · ' : '');
+  const text = (v: number) => words.value(setting.key, v);
+  return (
+    <div className="mt-2 border-t border-line pt-2">
+      <p className="text-2xl font-bold tabular-nums" aria-live="polite">
+        {side}
+        {setting.name} {text(value)}
+      </p>
+      <span className="mt-1 flex gap-2">
+        <Button onClick={() => onPull(-1)}>{between ? `A: ${text(between[0])}` : 'One step down'}</Button>
+        <Button onClick={() => onPull(1)}>{between ? `B: ${text(between[1])}` : 'One step up'}</Button>
+      </span>
+      <p className="mt-1 max-w-64 text-sm text-muted">
+        {between ? 'Paddle for yes: B, for no: A.' : 'Paddle for yes: more, for no: less.'} What was driven
+        with each value is kept apart.
+      </p>
+    </div>
+  );
+}

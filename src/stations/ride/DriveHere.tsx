@@ -1,0 +1,59 @@
+'use client';
+
+import { useState } from 'react';
+import { settingWords } from '@/book/judge/experimentWords';
+import { paddleChoices, underText, type UnderPaddles } from '@/book/judge/underPaddles';
+import type { BookView } from '@/book/model/bookView';
+import type { RecentChange } from '@/book/model/experimentView';
+import { SelectField } from '@/ui/fields';
+import { LinkButton } from '@/ui/LinkButton';
+import { NextStep } from '@/ui/StationPage';
+
+/** Own wheel and pedals on our roads; the paddles shift, or change a setting while it is felt. */
+export function DriveHere({
+  view,
+  recent,
+  laps,
+}: {
+  view: BookView;
+  recent: readonly RecentChange[];
+  laps: number;
+}) {
+  const [paddles, setPaddles] = useState('');
+  const choices = paddleChoices(view, recent);
+  const address = `/drive?laps=${laps}${paddles && `&${paddles}`}`;
+  return (
+    <NextStep
+      number={2}
+      title="Drive here"
+      actions={
+        <>
+          <LinkButton href={address}>{`Drive ${laps} laps`}</LinkButton>
+          <LinkButton href="/launch">How to launch</LinkButton>
+        </>
+      }
+    >
+      {view.rig.spec.device.kind === 'simulated'
+        ? 'Full screen, in real time: the simulated rig drives by itself.'
+        : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds.'}
+      <span className="mt-2 block">
+        <SelectField
+          label="The paddles"
+          value={paddles}
+          options={[
+            { value: '', name: 'do nothing: gears shift by themselves' },
+            { value: 'gears=paddles', name: 'shift' },
+            ...choices.map((one) => ({ value: underText(one), name: choiceText(view, one) })),
+          ]}
+          onChange={setPaddles}
+        />
+      </span>
+    </NextStep>
+  );
+}
+
+function choiceText(view: BookView, { setting, between }: UnderPaddles): string {
+  const words = settingWords(view);
+  if (!between) return `${setting.name}, a step up or down`;
+  return `${setting.name}: ${between.map((v) => words.value(setting.key, v)).join(' or ')}`;
+}
