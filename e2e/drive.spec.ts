@@ -1,5 +1,6 @@
 import { expectAccessible } from './axe';
-import { expect, test } from './fixtures';
+import { expect, fill, test } from './fixtures';
+import { beginWithPlainWheel, hands } from './plainWheel';
 
 test.describe('the simulated rig', () => {
   test('drives a lap in real time, is unplugged and comes back; the ride is kept, and its resting brake is found', async ({
@@ -35,83 +36,100 @@ test.describe('the simulated rig', () => {
   });
 });
 
+test('a setting is changed while driving: each value is a ride of its own, and lies on the trail before it', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(90_000);
+  await page.goto(`${server.url}/ride`);
+  const paddles = page.getByLabel('The paddles');
+  // What the wheel's force does is not felt here, and not offered.
+  await expect(paddles.getByRole('option', { name: /Calming/ })).toHaveCount(0);
+  await paddles.selectOption({ label: 'Brake ebb, a step up or down' });
+  await page.getByRole('link', { name: 'Drive 3 laps' }).click();
+  const ride = page.getByRole('main');
+  await expect(ride).toHaveAttribute('data-drive', 'driving');
+  await expect(page.getByText('Brake ebb 0', { exact: true })).toBeVisible();
+  await expect(page.getByText(/^Lap 1 of 3/)).toBeVisible({ timeout: 30_000 });
+  // Two pulls at once: only the value that was driven with comes onto the trail.
+  await page.keyboard.press('+');
+  await page.keyboard.press('+');
+  await expect(page.getByText('Brake ebb 2', { exact: true })).toBeVisible();
+  await expect(page.getByText(/^Lap 1 of 3 · 0:0[6-9]/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'One step down' }).click();
+  await expect(page.getByText(/^Lap 1 of 3 · 0:1/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'End and keep' }).click();
+  const trail = page.getByRole('region', { name: 'Trail' });
+  await expect(trail.getByRole('button', { name: /^Change: Brake ebb 0 → 2/ })).toHaveCount(1);
+  await expect(trail.getByRole('button', { name: /^Change: Brake ebb 2 → 1/ })).toHaveCount(1);
+  await expect(trail.getByRole('button', { name: /^Change: Brake ebb 0 → 1/ })).toHaveCount(0);
+  // The demo's own ride, and three parts of this one.
+  await expect(trail.getByRole('button', { name: /^Ride/ })).toHaveCount(4);
+});
+
 test.describe('a wheel and pedals of one’s own', () => {
   test.use({ book: 'empty' });
-
-  /** Three axes: the wheel, a throttle, and a brake on which a foot rests. What they do is said by the test. */
-  function fakeWheel() {
-    const state = { throttle: 0, brake: 0.05, steer: 0, isThere: true };
-    (window as unknown as { wheel: typeof state }).wheel = state;
-    const started = performance.now();
-    const pad = () => {
-      const h1 = document.querySelector('h1')?.textContent ?? '';
-      const t = (performance.now() - started) / 1000;
-      const stroke = Math.max(0, Math.sin(4 * t));
-      const brake =
-        /^Press any pedal/.test(h1) && !document.querySelector('[data-drive]') ? stroke : state.brake;
-      return {
-        ...{ id: 'Plain wheel (made up)', index: 0, connected: true, mapping: '' },
-        timestamp: performance.now(),
-        axes: [state.steer, -0.95 + 1.9 * state.throttle, -0.95 + 1.9 * brake],
-        buttons: [0, 1].map(() => ({ pressed: false, touched: false, value: 0 })),
-      };
-    };
-    Object.defineProperty(navigator, 'getGamepads', {
-      value: () => (state.isThere ? [pad(), null] : [null]),
-    });
-  }
 
   test('drives by the feet alone: begins with them off, stands still without the wheel, ends on the held brake', async ({
     page,
     server,
   }) => {
     test.setTimeout(90_000);
-    const feet = (over: object) =>
-      page.evaluate((o) => Object.assign((window as unknown as { wheel: object }).wheel, o), over);
-    await page.addInitScript(fakeWheel);
-    await page.goto(server.url);
-    await expect(page.getByText(/axis 3 of Plain wheel moved over/)).toBeVisible();
-    await page.getByLabel('What do you call it?').fill('Workbench');
-    await page.getByLabel('Which title do you drive?').selectOption('Causeway');
-    await page.getByLabel('With which car?').selectOption('Fenwick Six');
-    await page.getByRole('button', { name: 'That is the brake: begin' }).click();
-    await expect(page.getByText('On the Workbench in Causeway')).toBeVisible();
-    await page.goto(`${server.url}/rig`);
-    for (const [axis, place] of [
-      ['steering', 1],
-      ['throttle', 2],
-    ] as const) {
-      await page.getByRole('button', { name: `Find the ${axis} by moving it` }).click();
-      const list = page.getByLabel('Or choose a reading');
-      await list.selectOption({ label: `Plain wheel: axis ${place}` });
-      await expect(page.getByText(`axis ${place} of Plain wheel`, { exact: true })).toBeVisible();
-    }
+    await beginWithPlainWheel(page, server.url, 'Fenwick Six');
     await page.goto(`${server.url}/ride`);
     await page.getByLabel('On the road').selectOption('quarry-pan');
     await expect(page.getByText(/^Quarry Pan, [\d.]+ km/).first()).toBeVisible();
     await page.getByRole('link', { name: /^Drive \d laps$/ }).click();
 
     const ride = page.getByRole('main');
-    await feet({ throttle: 0.4 });
+    await hands(page, { throttle: 0.4 });
     await expect(page.getByText('Take your feet off the pedals')).toBeVisible();
-    await feet({ throttle: 0, brake: 0.04 });
+    await hands(page, { throttle: 0, brake: 0.04 });
     await expect(ride).toHaveAttribute('data-drive', 'driving');
-    await feet({ throttle: 0.9 });
+    await hands(page, { throttle: 0.9 });
     await expect(page.getByText(/, [\d.]+ frames behind the device/)).toBeVisible();
     await expect(page.getByText(/· 0:0[4-9]/)).toBeVisible();
     // The plug is pulled with the foot down: nothing moves on, and nothing goes on before the foot was off.
-    await feet({ isThere: false });
+    await hands(page, { isThere: false });
     await expect(page.getByText('The device was unplugged')).toBeVisible();
-    await feet({ isThere: true });
+    await hands(page, { isThere: true });
     await expect(page.getByText('Take your feet off the pedals')).toBeVisible();
-    await feet({ throttle: 0 });
+    await hands(page, { throttle: 0 });
     await expect(ride).toHaveAttribute('data-drive', 'driving');
-    await feet({ brake: 1 });
+    await hands(page, { brake: 1 });
     await expect(page.getByText('The ride is kept', { exact: true })).toBeVisible({ timeout: 60_000 });
     await page.getByRole('link', { name: 'See what it shows' }).click();
     await expect(page.getByText(/driven here by Dawn shift/)).toBeVisible();
     await expect(
       page.getByRole('region', { name: 'Trail' }).getByRole('button', { name: /^Ride/ }),
     ).toHaveCount(1);
+  });
+
+  test('drives a lap by what is seen of the road: unplugged on the way, and the foot that rests on the brake is found', async ({
+    page,
+    server,
+  }) => {
+    test.setTimeout(180_000);
+    await beginWithPlainWheel(page, server.url, 'Marl 850');
+    await page.goto(`${server.url}/translate/describe?of=road`);
+    await page.getByLabel(/A corner on each line/).fill('40 30 180 left\n40 30 180 left');
+    await page.getByRole('button', { name: 'Lay these lines' }).click();
+    await fill(page, 'Called', 'Loft Ring');
+    await page.getByRole('button', { name: 'Keep this road' }).click();
+    await expect(page).toHaveURL(/\/lock$/);
+    await page.goto(`${server.url}/drive?laps=1`);
+    const ride = page.getByRole('main');
+    await hands(page, { isDriving: true });
+    await expect(page.getByText(/^Lap 1 of 1/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/^Lap 1 of 1 · 0:0[5-9]/)).toBeVisible({ timeout: 30_000 });
+    await hands(page, { isThere: false });
+    await expect(page.getByText('The device was unplugged')).toBeVisible();
+    await hands(page, { isThere: true });
+    await expect(ride).toHaveAttribute('data-drive', 'driving');
+    await expect(page.getByText(/^Kept: \d:\d\d/)).toBeVisible({ timeout: 90_000 });
+    await page.getByRole('link', { name: 'See what it shows' }).click();
+    await expect(
+      page.getByRole('heading', { name: /^The brake drags on \d+ % of the full throttle/ }),
+    ).toBeVisible();
   });
 });

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { chainOf } from '@/core/force/chainOf';
 import { isForceDescribed } from '@/core/force/forceParameters';
 import type { LiveFrame, LiveState, Stop } from '@/core/driving/liveDrive';
+import { feetOff, heard, NO_INPUT } from '@/core/driving/liveInputs';
 import { forceFactsOf } from '@/book/judge/force';
 import { livePlan, liveSetting, type LiveHow } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
@@ -26,6 +27,8 @@ export interface Drive {
   status: DriveStatus;
   /** The newest moment. */
   frame(): LiveFrame | null;
+  /** Whether no pedal is held just now: a foot that is still down would be taken for an answer. */
+  areFeetOff(): boolean;
   shift(by: 1 | -1): void;
   stop(): void;
   goOn(): void;
@@ -111,6 +114,11 @@ export function useDrive(view: BookView, source: DeviceSource, how: DriveHow): D
   return {
     status,
     frame: useCallback(() => newest.current, []),
+    areFeetOff: useCallback(
+      () => source.info.kind === 'simulated' || feetOff(heard(through(view).axes, latestRaw, NO_INPUT)),
+      // eslint-disable-next-line react-hooks/exhaustive-deps -- pedals are calibrated as they were when it began
+      [source, through],
+    ),
     shift: useCallback((by) => tell({ kind: 'shift', by }), [tell]),
     stop: useCallback(() => tell({ kind: 'stop', why: 'asked' }), [tell]),
     goOn: useCallback(() => tell({ kind: 'go on', after: 'asked' }), [tell]),

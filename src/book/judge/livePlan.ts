@@ -6,6 +6,7 @@ import type { LivePlan, LiveSetting } from '@/core/driving/liveDrive';
 import type { StretchKind } from '@/core/driving/stretch';
 import { stretchOf } from '@/core/driving/stretch';
 import { layTrack } from '@/core/vehicle/track';
+import { respond } from '@/core/response/compose';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import type { SettingValue } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
@@ -56,7 +57,13 @@ export const isFeltHere = (
 ): boolean => throughOf(withSettings(view, a)) !== throughOf(withSettings(view, b));
 
 const throughOf = ({ axes, rotation }: BookView) =>
-  JSON.stringify([axes.map(({ layers }) => layers), matchRotation(rotation).gain, rotation.carDeg]);
+  JSON.stringify([
+    axes.map(({ layers }) => FELT_AT.map((input) => respond(layers, input).toFixed(6))),
+    matchRotation(rotation).gain,
+    rotation.carDeg,
+  ]);
+
+const FELT_AT = Array.from({ length: 41 }, (_, i) => i / 40);
 
 function liveAxes(view: BookView, ranges: Ranges): LiveAxes {
   const pedals: LiveAxes['pedals'] = {};

@@ -11,6 +11,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
+import { useTicking } from '@/live/useTicking';
 import { speak, tone } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
 import { Button } from '@/ui/Button';
@@ -31,6 +32,7 @@ type RideStep = Extract<ShownStep, { kind: 'ride' }>;
 export function AskedRide({ view, source, open }: Props) {
   const router = useRouter();
   const [attempt, setAttempt] = useState(0);
+  const again = useCallback(() => setAttempt((n) => n + 1), []);
   const { step, asked, elsewhere } = open;
   const isRide = step.kind === 'ride' && isPairPlan(asked) && elsewhere.length === 0;
   useEffect(() => {
@@ -41,13 +43,7 @@ export function AskedRide({ view, source, open }: Props) {
       <Between title="Another road is open now" how="Choose the one of this question under Ride first." />
     );
   if (!isRide) return <Between title="To the seat" how="What you felt is asked there." />;
-  return (
-    <Loaded
-      key={`${step.place}/${attempt}`}
-      {...{ view, source, open, step, asked }}
-      onAgain={() => setAttempt((n) => n + 1)}
-    />
-  );
+  return <Loaded key={`${step.place}/${attempt}`} {...{ view, source, open, step, asked }} onAgain={again} />;
 }
 
 interface RideProps extends Props {
@@ -56,6 +52,7 @@ interface RideProps extends Props {
   onAgain(): void;
 }
 
+const LOOKS_EVERY_MS = 100;
 /** Loading takes as long whatever is loaded. */
 const LOADS_MS = 1600;
 
@@ -115,6 +112,13 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [fault, setFault] = useState<string | null>(null);
   const isBooked = useRef(false);
+  const [booked, setBooked] = useState<TrialOutcome | null>(null);
+  const isFree = useTicking(drive.areFeetOff, LOOKS_EVERY_MS);
+  useEffect(() => {
+    if (booked === null || !isFree) return;
+    router.refresh();
+    if (booked !== 'ridden') onAgain();
+  }, [booked, isFree, router, onAgain]);
 
   /** Books how it went, once, and goes on. */
   const book = useCallback(
@@ -128,8 +132,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
         const reply = await bookTrial({ id: open.id, place: step.place, outcome, rideId });
         if (!reply.ok) return setFault(reply.problems.map(describeProblem).join(' '));
         tone(outcome === 'ridden' ? 'counted' : 'fault');
-        router.refresh();
-        if (outcome !== 'ridden') onAgain();
+        setBooked(outcome);
       } catch (error) {
         setFault(reasonOf(error));
       }
@@ -179,7 +182,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
             </p>
           </>
         ) : status.state === 'over' ? (
-          <p className="text-4xl font-bold">Counted…</p>
+          <p className="text-4xl font-bold">{isFree ? 'Counted' : 'Take your feet off the pedals'}</p>
         ) : null
       }
     />

@@ -73,7 +73,9 @@ export function drawDrive(
   const strips = roadAhead(track, eye, screen, frame.distanceM, quality.farM);
   const nearest = strips.at(-1);
   if (nearest) toTheFeet(nearest, height);
-  for (const strip of strips) paintStrip(context, strip, quality, colour);
+  // All of the ground first: where the road turns back, what lies beside its near part would cover its far one.
+  if (quality.bands) for (const strip of strips) paintGround(context, strip, colour);
+  for (const strip of strips) paintStrip(context, strip, colour);
   paintLines(context, strips, colour);
   if (quality.stones) stones(context, track, eye, screen, frame.distanceM, quality.farM, colour);
   if (isBlind) return;
@@ -136,14 +138,22 @@ function toTheFeet(strip: RoadStrip, height: number) {
 
 type Quad = [[number, number], [number, number], [number, number], [number, number]];
 
-function paintStrip(context: Context, strip: RoadStrip, { bands }: Quality, colour: Colours) {
-  const isOdd = Math.floor(strip.atM / BAND_M) % 2 !== 0;
-  const paint = (corners: readonly [number, number][], tone: string) => {
-    const [a, b, c, d] = corners as Quad;
-    context.fillStyle = colour(tone);
-    polygon(context, [a, b, [c[0], c[1] - SEAM], [d[0], d[1] - SEAM]]);
-  };
-  if (bands && isOdd) paint(strip.ground, 'drive-grass-band');
+const isOddBand = ({ atM }: RoadStrip) => Math.floor(atM / BAND_M) % 2 !== 0;
+
+function paintQuad(context: Context, corners: readonly [number, number][], tone: string) {
+  const [a, b, c, d] = corners as Quad;
+  context.fillStyle = tone;
+  polygon(context, [a, b, [c[0], c[1] - SEAM], [d[0], d[1] - SEAM]]);
+}
+
+function paintGround(context: Context, strip: RoadStrip, colour: Colours) {
+  if (strip.ground && isOddBand(strip)) paintQuad(context, strip.ground, colour('drive-grass-band'));
+}
+
+function paintStrip(context: Context, strip: RoadStrip, colour: Colours) {
+  const isOdd = isOddBand(strip);
+  const paint = (corners: readonly [number, number][], tone: string) =>
+    paintQuad(context, corners, colour(tone));
   const isRipple = strip.isBumpy && Math.floor(strip.atM / 2) % 2 === 0;
   paint(strip.road, isRipple ? 'drive-bump' : isOdd ? 'drive-road-band' : 'drive-road');
   if (strip.kerbStrip) paint(strip.kerbStrip, Math.floor(strip.atM / 2) % 2 === 0 ? 'rust' : 'drive-edge');

@@ -43,8 +43,8 @@ export interface RoadStrip {
   atM: number;
   index: number;
   road: [number, number][];
-  /** Ground on either side. */
-  ground: [number, number][];
+  /** Ground on either side; `null` where the road turns so tightly that some of it lies behind the eye. */
+  ground: [number, number][] | null;
   isBumpy: boolean;
   /** m to the left of the line (right negative) where a kerb begins; 0 without. */
   kerb: number;
@@ -86,7 +86,7 @@ export function roadAhead(track: Track, eye: Eye, screen: Screen, fromM: number,
     };
     const road = quad(half, -half);
     const ground = quad(half + ASIDE_M, -half - ASIDE_M);
-    if (!road || !ground) continue;
+    if (!road) continue;
     const kerb = track.kerb[near]!;
     strips.push({
       atM: fromM + at - step,

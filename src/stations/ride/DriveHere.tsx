@@ -39,6 +39,7 @@ export function DriveHere({
       <span className="mt-2 block">
         <SelectField
           label="The paddles"
+          isStacked
           value={paddles}
           options={[
             { value: '', name: 'do nothing: gears shift by themselves' },

@@ -1,0 +1,82 @@
+import type { Page } from '@playwright/test';
+import { openSide } from '../src/core/experiment/sealedSide';
+import { expectAccessible } from './axe';
+import { expect, test } from './fixtures';
+import { beginWithPlainWheel, hands, pull } from './plainWheel';
+
+const [YES, NO] = [0, 1] as const;
+const prompt = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** Says something by the rim once it is asked. */
+async function say(page: Page, asked: string | RegExp, answer: 0 | 1) {
+  await expect(prompt(page)).toHaveText(asked, { timeout: 30_000 });
+  await pull(page, answer);
+}
+
+test.use({ book: 'empty' });
+
+test('blind and alone, from the seat by the rim and the feet alone: the program loads it, and nothing tells which', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(300_000);
+  await beginWithPlainWheel(page, server.url, 'Marl 850');
+
+  // All that the page is sent while it is driven; the sealed sides are taken out of it, for the end.
+  const sent: string[] = [];
+  const sealed: string[] = [];
+  page.on('response', (response) => {
+    if (!/drive|seat|verdict/.test(response.url())) return;
+    void response.text().then(
+      (text) => {
+        sent.push(text);
+        sealed.push(...[...text.matchAll(/"sealed":"([0-9a-f]{48})"/g)].map(([, side]) => side!));
+      },
+      () => undefined,
+    );
+  });
+
+  await page.goto(`${server.url}/seat?do=verdict`);
+  await say(page, 'Press the button that shall mean yes', YES);
+  await say(page, 'Now the one that shall mean no', NO);
+  await say(page, 'Did it change anything?', NO);
+  await say(page, 'Could I tell?', YES);
+  await say(page, 'Here, and alone?', YES);
+
+  const seen: string[] = [];
+  for (const pair of [1, 2]) {
+    for (const ride of [2 * pair - 1, 2 * pair]) {
+      const which = ride % 2 === 1 ? 'the first' : 'the second';
+      await expect(page.getByText(`Ride ${ride}: ${which} of pair ${pair}`)).toBeVisible({ timeout: 30_000 });
+      const main = page.getByRole('main');
+      await expect(main).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
+      await hands(page, { throttle: 0.6 });
+      if (ride === 1) await expectAccessible(page, 'a blind ride');
+      if (ride === 2) {
+        // What went wrong is driven again.
+        await hands(page, { throttle: 0 });
+        await pull(page, NO);
+        await expect(main).toHaveAttribute('data-drive', 'loading');
+        await expect(main).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
+        await hands(page, { throttle: 0.6 });
+      }
+      seen.push((await main.innerText()).replace(/\d+ pictures.*|[\d.]+ frames.*/g, '').replace(/\d+/g, '#'));
+      await expect(page.getByText('Take your feet off the pedals')).toBeVisible({ timeout: 30_000 });
+      await hands(page, { throttle: 0 });
+    }
+    await say(page, 'Can you say which was B?', YES);
+    await expect(prompt(page)).toHaveText('Was the second one B?');
+    // Whoever could open what is sealed would know it. This driver does, and says the other one.
+    const second = openSide(sealed.at(-1)!)!;
+    await pull(page, second === 'B' ? NO : YES);
+  }
+  await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/, { timeout: 30_000 });
+
+  // A ride looks like any other, but for its number.
+  const plain = (text: string) => text.replace(/the (first|second) of/, 'one of');
+  expect(new Set(seen.map(plain)).size).toBe(1);
+  expect(seen[0]).not.toMatch(/km\/h|rpm|ebb|0 ⇄/);
+  expect(new Set(sealed).size).toBe(5);
+  // What came before the last answer names no order.
+  expect(sent.slice(0, -2).join('\n')).not.toMatch(/"orders":\["(AB|BA)|"side":"[AB]"/);
+});
