@@ -112,13 +112,9 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [fault, setFault] = useState<string | null>(null);
   const isBooked = useRef(false);
-  const [booked, setBooked] = useState<TrialOutcome | null>(null);
+  /** How it went; booked once the feet are off, since the next question would take a held pedal for its answer. */
+  const [outcome, setOutcome] = useState<TrialOutcome | null>(null);
   const isFree = useTicking(drive.areFeetOff, LOOKS_EVERY_MS);
-  useEffect(() => {
-    if (booked === null || !isFree) return;
-    router.refresh();
-    if (booked !== 'ridden') onAgain();
-  }, [booked, isFree, router, onAgain]);
 
   /** Books how it went, once, and goes on. */
   const book = useCallback(
@@ -132,7 +128,8 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
         const reply = await bookTrial({ id: open.id, place: step.place, outcome, rideId });
         if (!reply.ok) return setFault(reply.problems.map(describeProblem).join(' '));
         tone(outcome === 'ridden' ? 'counted' : 'fault');
-        setBooked(outcome);
+        router.refresh();
+        if (outcome !== 'ridden') onAgain();
       } catch (error) {
         setFault(reasonOf(error));
       }
@@ -141,17 +138,27 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
     [finish, router],
   );
   useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
-    if (status.state === 'over' && status.fault === null) void book(status.isWhole ? 'ridden' : 'break');
-  }, [status.state, status.isWhole, status.fault, book]);
+    if (status.state === 'over' && status.fault === null)
+      // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
+      setOutcome((now) => now ?? (status.isWhole ? 'ridden' : 'break'));
+  }, [status.state, status.isWhole, status.fault]);
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the server says of it is shown
+    if (outcome !== null && isFree) void book(outcome);
+  }, [outcome, isFree, book]);
+  const { stop } = drive;
+  const goesWrong = useCallback(() => {
+    stop();
+    setOutcome((now) => now ?? 'crash');
+  }, [stop]);
   useEffect(
     () =>
       source.subscribe({
         button(index) {
-          if (meaning(index) === 'no') void book('crash');
+          if (meaning(index) === 'no') goesWrong();
         },
       }),
-    [source, meaning, book],
+    [source, meaning, goesWrong],
   );
   const isBlind = sealed !== null;
   const said = fault ?? status.fault;
@@ -168,7 +175,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
           <span className="block text-sm text-muted">{how} No: it went wrong, once more.</span>
         </p>
       }
-      buttons={<Button onClick={() => void book('crash')}>It went wrong</Button>}
+      buttons={<Button onClick={goesWrong}>It went wrong</Button>}
       over={
         said ? (
           <>
@@ -181,8 +188,10 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
               <LinkButton href="/verdict">Leave it for now</LinkButton>
             </p>
           </>
-        ) : status.state === 'over' ? (
-          <p className="text-4xl font-bold">{isFree ? 'Counted' : 'Take your feet off the pedals'}</p>
+        ) : outcome !== null ? (
+          <p className="text-4xl font-bold">
+            {isFree ? (outcome === 'ridden' ? 'Counted' : 'Once more') : 'Take your feet off the pedals'}
+          </p>
         ) : null
       }
     />
