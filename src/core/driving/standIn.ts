@@ -1,15 +1,20 @@
+import type { DrillName } from '../drills/measureDrill';
 import { seededRandom } from '../numeric/random';
 import type { CarSpec } from '../vehicle/carSpec';
 import { makeDriver, type Driver } from '../vehicle/driver';
 import { pedalChain, type PedalChain } from '../vehicle/pedalChain';
 import { STEP_S } from '../vehicle/rideOnRoad';
+import { drillActor } from './drillActor';
 import { PRESS_IN_HAND, type RidePlan } from '../vehicle/simulateRide';
 import { planSpeed } from '../vehicle/speedPlan';
 import type { Track } from '../vehicle/track';
 import type { TwoTrack } from '../vehicle/twoTrack';
 
 /** Hands and feet of a simulated rig. */
-export type StandInSpec = Pick<RidePlan, 'throttle' | 'brake' | 'foot' | 'seed'>;
+export interface StandInSpec extends Pick<RidePlan, 'throttle' | 'brake' | 'foot' | 'seed'> {
+  /** The drill that it takes the part of; else it drives along the road. */
+  drill?: DrillName | undefined;
+}
 
 /** A driver that stands in for a rig without one; its pedals can be exchanged under its feet. */
 export interface StandIn extends Pick<Driver, 'step'> {
@@ -32,19 +37,23 @@ export function standInOn(spec: StandInSpec, car: CarSpec, body: TwoTrack, track
     outputAt: (position) => now[name].outputAt(position),
   });
   const reach = now.brake.outputAt(foot.pressTravel);
+  const [pedals, habits] = [{ throttle: through('throttle'), brake: through('brake') }, random(3)];
+  const actor = spec.drill && drillActor(spec.drill, { ...pedals, car, foot, random: random(4) });
   const driver = makeDriver({
     body,
     track,
     plan: planSpeed(track, car, (PRESS_IN_HAND * reach * car.fullBrakeN) / car.massKg),
-    throttle: through('throttle'),
-    brake: through('brake'),
+    ...pedals,
     foot,
-    random: random(3),
+    random: habits,
   });
   return {
-    step: driver.step,
-    exchange(pedals) {
-      now = chains(pedals);
+    step(t, dt, state, place, controls) {
+      const hand = driver.step(t, dt, state, place, controls);
+      return actor ? actor(t, dt, state, controls, hand) : hand;
+    },
+    exchange(next) {
+      now = chains(next);
     },
   };
 }

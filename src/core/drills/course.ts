@@ -1,0 +1,42 @@
+import type { Stretch } from '../driving/stretch';
+import type { Track } from '../vehicle/track';
+import type { DrillName } from './measureDrill';
+
+/** The place on which every drill is driven: a launch lane, the circle, a weave, a hairpin. */
+export const DRILL_TRACK = 'quarry-pan';
+
+/** Where an attempt begins, how fast it rolls there, and how long it lasts. */
+const LANE_M = 4;
+const COURSES: Record<DrillName, { at: 'lane' | 'circle' | 'hairpin'; speedMps: number; seconds: number }> = {
+  'slow-roll': { at: 'lane', speedMps: 0, seconds: 20 },
+  'brake-peak': { at: 'lane', speedMps: 15, seconds: 26 },
+  weave: { at: 'lane', speedMps: 10, seconds: 16 },
+  circle: { at: 'circle', speedMps: 9, seconds: 36 },
+  threshold: { at: 'lane', speedMps: 25, seconds: 9 },
+  trail: { at: 'hairpin', speedMps: 20, seconds: 10 },
+  launch: { at: 'lane', speedMps: 0, seconds: 12 },
+  catch: { at: 'circle', speedMps: 11, seconds: 10 },
+  eight: { at: 'circle', speedMps: 12, seconds: 30 },
+};
+
+/** So far before a turn its attempt begins. */
+const BEFORE_CIRCLE_M = 15;
+const BEFORE_HAIRPIN_M = 90;
+
+/** The stretch on which a drill is driven. */
+export function drillStretch(name: DrillName, track: Track): Stretch {
+  const { at, speedMps, seconds } = COURSES[name];
+  return { fromM: at === 'lane' ? LANE_M : startOf(at, track), speedMps, seconds };
+}
+
+/** Where a bend of about the circle's radius begins; the hairpin is the tightest of all. */
+function startOf(at: 'circle' | 'hairpin', { curvature, stepM }: Track): number {
+  let tightest = 0;
+  for (const bent of curvature) tightest = Math.max(tightest, Math.abs(bent));
+  if (at === 'hairpin') {
+    const turn = curvature.findIndex((bent) => Math.abs(bent) > 0.999 * tightest);
+    return Math.max(LANE_M, turn * stepM - BEFORE_HAIRPIN_M);
+  }
+  const begins = curvature.findIndex((bent) => Math.abs(bent) > 0.01);
+  return Math.max(LANE_M, begins * stepM - BEFORE_CIRCLE_M);
+}

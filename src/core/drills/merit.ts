@@ -1,0 +1,23 @@
+import type { DrillName } from './measureDrill';
+
+/** Which way of a measure is better; one that is missing is shown, and judged by nobody. */
+type Way = 'less' | 'more';
+
+/** What of each drill is a merit. Time from side to side alone is none: a quick rim straightens the car first. */
+export const MERITS: Record<DrillName, { leading: string; of: Record<string, Way> }> = {
+  circle: {
+    leading: 'radiusSdM',
+    of: { radiusSdM: 'less', slipSdDeg: 'less', throttleRateRms: 'less', reversalsPerMin: 'less' },
+  },
+  'brake-peak': { leading: 'peakSd', of: { peakSd: 'less' } },
+  threshold: { leading: 'stopM', of: { stopM: 'less', lockShare: 'less' } },
+  trail: { leading: 'largestSlipDeg', of: { largestSlipDeg: 'less' } },
+  launch: { leading: 't60S', of: { t60S: 'less', t20S: 'less', spinM: 'less' } },
+  catch: {
+    leading: 'largestSlipDeg',
+    of: { largestSlipDeg: 'less', settleS: 'less', lagMs: 'less', rimErrorDeg: 'less', spins: 'less' },
+  },
+  eight: { leading: 'largestSlipDeg', of: { largestSlipDeg: 'less', spins: 'less' } },
+  weave: { leading: 'pathSdM', of: { pathSdM: 'less', reversalsOver2HzPerMin: 'less' } },
+  'slow-roll': { leading: 'speedSdMps', of: { speedSdMps: 'less', stalls: 'less' } },
+};

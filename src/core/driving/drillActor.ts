@@ -1,0 +1,165 @@
+import type { FootHabits } from '../axes/foot';
+import type { DrillName } from '../drills/measureDrill';
+import type { Random } from '../numeric/random';
+import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
+import type { PedalChain } from '../vehicle/pedalChain';
+import type { BodyState, Controls } from '../vehicle/twoTrack';
+
+/** What an actor works with: pedals under test, and a foot with its spread. */
+export interface ActorSetup {
+  car: CarSpec;
+  throttle: PedalChain;
+  brake: PedalChain;
+  foot: FootHabits;
+  random: Random;
+}
+
+/**
+ * What a stand-in does otherwise than drive along: fills `controls` over what the driver put there, and gives the hand wheel's angle,
+ * rad. @param hand what the driver wants it to be
+ */
+export type DrillActor = (
+  t: number,
+  dt: number,
+  state: BodyState,
+  controls: Controls,
+  hand: number,
+) => number;
+
+/** The ankle, 1/s. */
+const FOOT_RATE = 14;
+
+/** Who takes a drill's part; what is missing here is driven as the road goes: circle and trail braking. */
+export function drillActor(name: DrillName, setup: ActorSetup): DrillActor | null {
+  return ACTORS[name]?.(setup) ?? null;
+}
+
+const ACTORS: Partial<Record<DrillName, (setup: ActorSetup) => DrillActor>> = {
+  'brake-peak': presses,
+  threshold: stops,
+  launch: starts,
+  weave: weaves,
+  'slow-roll': rolls,
+  catch: (setup) => slides(setup, CAUGHT),
+  eight: (setup) => slides(setup, EIGHT),
+};
+
+/** A foot that goes where it is sent. */
+function ankle() {
+  let at = 0;
+  return (to: number, dt: number) => (at += (to - at) * FOOT_RATE * dt);
+}
+
+const PRESS_EVERY_S = 3.6;
+const PRESS_S = 1.3;
+
+/** The same peak again and again, as well as this foot can. */
+function presses({ brake, foot, random }: ActorSetup): DrillActor {
+  const move = ankle();
+  let [number, peak] = [-1, 0];
+  return (t, dt, _state, controls, hand) => {
+    const now = Math.floor(t / PRESS_EVERY_S);
+    if (now !== number) [number, peak] = [now, foot.pressTravel + foot.pressSpread * random.normal()];
+    const isPressing = t % PRESS_EVERY_S > PRESS_EVERY_S - PRESS_S;
+    const at = move(isPressing ? Math.min(1, peak) : foot.restTravel, dt);
+    controls.brake = brake.read(t, at);
+    if (isPressing) controls.throttle = 0;
+    return hand;
+  };
+}
+
+const STOPS_AT_S = 0.8;
+
+/** One stop from speed, as hard as this foot presses. */
+function stops({ brake, foot }: ActorSetup): DrillActor {
+  const move = ankle();
+  return (t, dt, _state, controls, hand) => {
+    controls.brake = brake.read(t, move(t > STOPS_AT_S ? foot.pressTravel : 0, dt));
+    controls.throttle = 0;
+    return hand;
+  };
+}
+
+/** From standstill, with as much throttle as the wheels hold. */
+function starts(): DrillActor {
+  return (t, _dt, _state, controls, hand) => {
+    controls.brake = 0;
+    if (t < STOPS_AT_S) controls.throttle = 0;
+    return hand;
+  };
+}
+
+const WEAVE_S = 2.2;
+const WEAVE_MPS2 = 4;
+/** Hands that turn less would be steering along, rad. */
+const LEAST_HAND = 0.2;
+
+/** To and fro, as evenly as it can. */
+function weaves({ car }: ActorSetup): DrillActor {
+  return (t, _dt, state, controls, hand) => {
+    const curvature = WEAVE_MPS2 / Math.max(25, state.vx * state.vx);
+    const reach = Math.max(LEAST_HAND, curvature * wheelbaseOf(car) * car.steeringRatio);
+    const turned = reach * Math.sin((2 * Math.PI * t) / WEAVE_S);
+    controls.steer = (hand + turned) / car.steeringRatio;
+    return hand + turned;
+  };
+}
+
+const ROLL_MPS = 2;
+
+/** At walking pace, evenly. */
+function rolls({ throttle }: ActorSetup): DrillActor {
+  const move = ankle();
+  return (t, dt, state, controls, hand) => {
+    const wanted = Math.min(0.3, Math.max(0, 0.06 + 0.15 * (ROLL_MPS - state.vx)));
+    controls.brake = 0;
+    controls.throttle = throttle.read(t, move(throttle.positionFor(wanted, 1), dt));
+    return hand;
+  };
+}
+
+interface Slide {
+  /** The handbrake is pulled so long, s, with the road wheels turned in so far, rad. */
+  pullS: number;
+  turnedIn: number;
+  /** How much of the yaw rate the hand goes against, s: much of it catches, little lets it swing over. */
+  steadies: number;
+  swings: boolean;
+}
+const CAUGHT: Slide = { pullS: 0.4, turnedIn: 0.12, steadies: 0.3, swings: false };
+const EIGHT: Slide = { pullS: 0.45, turnedIn: 0.2, steadies: 0.12, swings: true };
+const FIRST_PULL_S = 1.2;
+const SWING_EVERY_S = 4;
+const ARM_S = 0.09;
+/** No arm is quicker, rad/s. */
+const ARM_RADPS = 18;
+const LEAST_MPS = 4;
+
+/** Lets the rear go and catches it; for a figure of eight to the other side each time. */
+function slides({ car, throttle }: ActorSetup, { pullS, turnedIn, steadies, swings }: Slide): DrillActor {
+  let arm: number | null = null;
+  const move = ankle();
+  return (t, dt, state, controls, hand) => {
+    arm ??= hand;
+    const since = t - FIRST_PULL_S;
+    const swing = swings ? Math.floor(since / SWING_EVERY_S) : 0;
+    const into = since - swing * SWING_EVERY_S;
+    const way = swing % 2 === 0 ? 1 : -1;
+    let wanted = hand;
+    if (since >= 0) {
+      const isPulling = into < pullS;
+      controls.handbrake = isPulling ? 1 : 0;
+      controls.brake = 0;
+      const goes = Math.atan2(state.vy + car.frontM * state.yawRate, Math.max(LEAST_MPS, state.vx));
+      wanted = isPulling
+        ? way * turnedIn * car.steeringRatio
+        : (goes - steadies * state.yawRate) * car.steeringRatio;
+      const pace = swings ? Math.min(1, Math.max(0, (11 - state.vx) / 4)) : 0.15;
+      controls.throttle = throttle.read(t, move(isPulling ? 0 : throttle.positionFor(pace, 1), dt));
+    }
+    const step = ((wanted - arm) / ARM_S) * dt;
+    arm += Math.max(-ARM_RADPS * dt, Math.min(ARM_RADPS * dt, step));
+    controls.steer = arm / car.steeringRatio;
+    return arm;
+  };
+}
