@@ -10,7 +10,7 @@ import { ofCombination } from './ofCombination';
 import { inTurns, loadColumns, storeColumns } from './samples';
 import { rideParts, rides } from './schema';
 import type { RideRow } from '@/core/rides/rideRow';
-import { roadOf } from '@/core/rides/road';
+import { IMPORTED, roadOf } from '@/core/rides/road';
 
 const headSchema = z.strictObject({ notes: rideNotesSchema });
 
@@ -88,6 +88,13 @@ const ROW = {
   mark: rides.mark,
 };
 
+/** Laps of a combination: attempts of a drill have no laps, and are kept apart. */
+const ofLaps = (scope: Combination) =>
+  and(
+    ofCombination(rides, scope),
+    sql`(${rides.head} -> 'notes' ->> 'drill' is null or ${rides.head} -> 'notes' ->> 'source' = ${IMPORTED})`,
+  );
+
 const rowOf = (row: Pick<typeof rides.$inferSelect, keyof typeof ROW>): RideRow => ({
   id: row.id,
   atMs: row.at.getTime(),
@@ -110,7 +117,7 @@ export async function newestRides(
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(ofCombination(rides, scope))
+    .where(ofLaps(scope))
     .orderBy(desc(rides.at))
     .limit(most)
     .offset(skip);
@@ -152,14 +159,35 @@ export async function rideMoments(
   const rows = await db
     .select({ id: rides.id, at: rides.at })
     .from(rides)
-    .where(ofCombination(rides, scope))
+    .where(ofLaps(scope))
     .orderBy(desc(rides.at))
     .limit(most);
   return rows.map(({ id, at }) => ({ id, atMs: at.getTime() }));
 }
 
+/** Attempts of drills in a combination, in time order: what was driven, and through what. */
+export async function drillAttempts(
+  db: Database,
+  scope: Combination,
+  most: number,
+): Promise<(RideRow & { drill: string })[]> {
+  const rows = await db
+    .select(ROW)
+    .from(rides)
+    .where(
+      and(
+        ofCombination(rides, scope),
+        sql`${rides.head} -> 'notes' ->> 'drill' is not null`,
+        sql`${rides.head} -> 'notes' ->> 'source' <> ${IMPORTED}`,
+      ),
+    )
+    .orderBy(desc(rides.at))
+    .limit(most);
+  return rows.map((row) => ({ ...rowOf(row), drill: headSchema.parse(row.head).notes['drill']! })).reverse();
+}
+
 export function countRides(db: Database, scope: Combination): Promise<number> {
-  return db.$count(rides, ofCombination(rides, scope));
+  return db.$count(rides, ofLaps(scope));
 }
 
 /** The rides that are marked A or B, wherever they lie. */
@@ -177,7 +205,7 @@ export async function rideBefore(db: Database, scope: Combination, atMs: number)
   const [row] = await db
     .select(ROW)
     .from(rides)
-    .where(and(ofCombination(rides, scope), lt(rides.at, new Date(atMs))))
+    .where(and(ofLaps(scope), lt(rides.at, new Date(atMs))))
     .orderBy(desc(rides.at))
     .limit(1);
   return row ? rowOf(row) : null;

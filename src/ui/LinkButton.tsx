@@ -14,7 +14,7 @@ export function LinkButton({
 }: {
   href: string;
   look?: keyof typeof LOOKS;
-  children: string;
+  children: React.ReactNode;
 }) {
   return (
     <Link

@@ -102,10 +102,12 @@ export function drillText({ name, measures }: DrillShown): string {
     .flatMap(([key, value]) => {
       const word = DRILL_WORDS[name].measures[key];
       if (!word || value === null) return [];
-      const figure = ((word.times ?? 1) * value).toFixed(word.digits);
-      return [
-        `${word.label} ${figure}${word.unit === '°' || word.unit === '' ? word.unit : ` ${word.unit}`}`,
-      ];
+      return [`${word.label} ${figureText(word, value)}`];
     })
     .join(', ');
+}
+
+/** "0.37 m", "12°". */
+export function figureText({ times = 1, digits, unit }: MeasureWord, value: number): string {
+  return `${(times * value).toFixed(digits)}${unit === '°' || unit === '' ? unit : ` ${unit}`}`;
 }

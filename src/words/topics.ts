@@ -9,6 +9,22 @@ export const TOPICS: readonly { name: string; words: readonly string[]; path: st
     path: '/launch',
   },
   {
+    name: 'Drills: circle, brake peaks, launch, slides, and what to practise next',
+    words: [
+      'drill',
+      'practice',
+      'practise',
+      'train',
+      'slide',
+      'drift',
+      'catch',
+      'skill',
+      'progress',
+      'circle',
+    ],
+    path: '/drills',
+  },
+  {
     name: 'Drive here, with your own wheel and pedals',
     words: ['drive', 'track', 'lap', 'test', 'wheel', 'feel', 'full screen'],
     path: '/drive',

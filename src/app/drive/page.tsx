@@ -1,5 +1,7 @@
 import { redirect } from 'next/navigation';
 import { shownPlace } from '@/book/read/readBook';
+import { readDrills } from '@/book/read/readDrills';
+import { DRILL_TRACK } from '@/core/drills/course';
 import { askedHere } from '@/book/read/readExperiments';
 import { underPaddles } from '@/book/judge/underPaddles';
 import { DriveStation } from '@/stations/drive/DriveStation';
@@ -15,6 +17,8 @@ interface Asked {
   under?: string;
   between?: string;
   do?: string;
+  /** A drill that is practised. */
+  drill?: string;
 }
 
 /** Own wheel and pedals on our roads: full screen, outside the frame. */
@@ -22,7 +26,7 @@ export default async function DrivePage({ searchParams }: { searchParams: Promis
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  const { laps, gears, under, between, do: wish } = await searchParams;
+  const { laps, gears, under, between, do: wish, drill } = await searchParams;
   const asked = Number(laps ?? 2);
   const paddles = underPaddles(view, under, between);
   const choice = {
@@ -32,5 +36,12 @@ export default async function DrivePage({ searchParams }: { searchParams: Promis
   };
   const open = wish === 'verdict' ? await askedHere(here, view) : null;
   if (wish === 'verdict' && !open) redirect('/seat?do=verdict');
-  return <DriveStation view={view} choice={choice} asked={open} />;
+  if (drill !== undefined) {
+    const { lines, hasPlace } = await readDrills(here, view);
+    const line = lines.find(({ name }) => name === drill);
+    if (!line || !hasPlace) redirect('/drills');
+    const there = { ...view, trackId: DRILL_TRACK, ownTrack: null };
+    return <DriveStation view={there} choice={choice} asked={null} drill={line} />;
+  }
+  return <DriveStation view={view} choice={choice} asked={open} drill={null} />;
 }

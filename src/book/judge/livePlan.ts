@@ -3,6 +3,8 @@ import { countsPerDegree } from '@/core/axes/steeringAngle';
 import type { LiveAxes, LivePedal, LiveWheel, PedalName } from '@/core/driving/liveInputs';
 import { PEDALS } from '@/core/driving/liveInputs';
 import type { LivePlan, LiveSetting } from '@/core/driving/liveDrive';
+import { drillStretch } from '@/core/drills/course';
+import type { DrillName } from '@/core/drills/measureDrill';
 import type { StretchKind } from '@/core/driving/stretch';
 import { stretchOf } from '@/core/driving/stretch';
 import { layTrack } from '@/core/vehicle/track';
@@ -21,6 +23,8 @@ export interface LiveHow {
   laps: number;
   /** A short ride instead of laps. */
   stretch: StretchKind | null;
+  /** An attempt of a drill instead: where it is driven, and what a stand-in does. */
+  drill: DrillName | null;
   isAutomatic: boolean;
   isStandIn: boolean;
   seed: number;
@@ -35,7 +39,9 @@ export function livePlan(view: BookView, ranges: Ranges, how: LiveHow): LivePlan
     track,
     isAutomatic: how.isAutomatic,
     laps: how.laps,
-    stretch: how.stretch && stretchOf(layTrack(track), view.car, how.stretch),
+    stretch: how.drill
+      ? drillStretch(how.drill, layTrack(track))
+      : how.stretch && stretchOf(layTrack(track), view.car, how.stretch),
   };
 }
 
@@ -43,10 +49,13 @@ export function livePlan(view: BookView, ranges: Ranges, how: LiveHow): LivePlan
 export function liveSetting(
   view: BookView,
   ranges: Ranges,
-  { laps, isStandIn, seed }: Pick<LiveHow, 'laps' | 'isStandIn' | 'seed'>,
+  { laps, isStandIn, seed, drill }: Pick<LiveHow, 'laps' | 'isStandIn' | 'seed' | 'drill'>,
 ): LiveSetting {
   const { throttle, brake, foot } = anyRidePlan(view, laps, seed);
-  return { axes: liveAxes(view, ranges), standIn: isStandIn ? { throttle, brake, foot, seed } : null };
+  return {
+    axes: liveAxes(view, ranges),
+    standIn: isStandIn ? { throttle, brake, foot, seed, drill: drill ?? undefined } : null,
+  };
 }
 
 /** Whether a car that is driven here behaves otherwise with other values of some settings: the wheel gets no force from here. */

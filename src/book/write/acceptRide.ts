@@ -75,7 +75,8 @@ async function writeRide(
     const road = roadOf(ride.trackId, log.notes);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.
-    const mark = isAsked ? null : markOf({ road, settings: ride.settings }, marked);
+    const isAttempt = log.notes['drill'] !== undefined;
+    const mark = isAsked || isAttempt ? null : markOf({ road, settings: ride.settings }, marked);
     if (mark) await markRide(inside, combination, ride.id, mark);
   });
 }

@@ -1,5 +1,7 @@
 import type { Stretch } from '../driving/stretch';
 import type { Track } from '../vehicle/track';
+import { fitCircle } from './circle';
+import type { DrillOptions } from './drill';
 import type { DrillName } from './measureDrill';
 
 /** The place on which every drill is driven: a launch lane, the circle, a weave, a hairpin. */
@@ -27,6 +29,32 @@ const BEFORE_HAIRPIN_M = 90;
 export function drillStretch(name: DrillName, track: Track): Stretch {
   const { at, speedMps, seconds } = COURSES[name];
   return { fromM: at === 'lane' ? LANE_M : startOf(at, track), speedMps, seconds };
+}
+
+/** The circle that is driven round: where the road bends evenly for longest. */
+export function drillCircle({ curvature, stepM, x, y }: Track): { x: number; y: number; r: number } | null {
+  let [from, longest, best] = [0, 0, 0];
+  for (let i = 1; i <= curvature.length; i++) {
+    const goesOn = i < curvature.length && Math.abs(curvature[i]! - curvature[from]!) < 1e-6;
+    if (goesOn) continue;
+    const turned = Math.abs(curvature[from]!) * (i - from) * stepM;
+    if (turned > longest) [longest, best] = [turned, from];
+    from = i;
+  }
+  const bent = curvature[best]!;
+  const on = Array.from(curvature.keys()).filter((i) => Math.abs(curvature[i]! - bent) < 1e-6);
+  return bent === 0
+    ? null
+    : fitCircle(
+        on.map((i) => x[i]!),
+        on.map((i) => y[i]!),
+      );
+}
+
+/** What is known of an attempt beside its log: where the circle lies, and the car's steering. */
+export function drillOptions(track: Track, steeringRatio: number): DrillOptions {
+  const circle = drillCircle(track);
+  return circle ? { centre: [circle.x, circle.y], steeringRatio } : { steeringRatio };
 }
 
 /** Where a bend of about the circle's radius begins; the hairpin is the tightest of all. */

@@ -1,5 +1,5 @@
 import { carById, trackById } from '@/catalog/find';
-import { DRILL_TRACK, drillStretch } from '../drills/course';
+import { DRILL_TRACK, drillCircle, drillOptions, drillStretch } from '../drills/course';
 import { DRILL_NAMES, measureDrill, type DrillName } from '../drills/measureDrill';
 import { MERITS } from '../drills/merit';
 import { NEUTRAL_LAYER } from '../response/layer';
@@ -27,7 +27,7 @@ function attempt(carId: string, drill: DrillName) {
   let frame = drive.tick(0);
   for (let ms = 4; frame.state !== 'over' && ms < 60_000; ms += 4) frame = drive.tick(ms);
   expect(frame.isWhole).toBe(true);
-  const measured = measureDrill(drill, drive.log(), { steeringRatio: car.steeringRatio });
+  const measured = measureDrill(drill, drive.log(), drillOptions(layTrack(TRACK), car.steeringRatio));
   return measured.ok ? measured.value.measures : measured.problems[0]!.code;
 }
 
@@ -51,3 +51,5 @@ it('its brake peaks are those of its foot; its circle is the circle; its slide i
 
 it('a heavy truck does not slide on that circle, and that is said by name', () =>
   expect(attempt('dray-55', 'eight')).toBe('no-eight'));
+
+it('the circle of the place has 25 m', () => expect(drillCircle(layTrack(TRACK))!.r).toBeCloseTo(25, 1));

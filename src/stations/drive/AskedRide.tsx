@@ -106,6 +106,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const [a, b] = [withSettings(view, step.values ?? asked.a), withSettings(view, asked.b)];
   const drive = useDrive(a, source, {
     ...{ laps: asked.lapsPerRide, stretch: asked.stretch ?? null, isAutomatic: true, seed },
+    drill: null,
     blind: sealed === null ? null : { sealed, b },
   });
   const { status, finish } = drive;

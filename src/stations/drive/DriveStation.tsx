@@ -2,10 +2,12 @@
 
 import { useEffect } from 'react';
 import type { BookView } from '@/book/model/bookView';
+import type { DrillLine } from '@/book/model/drillsView';
 import type { ExperimentView } from '@/book/model/experimentView';
 import { openDevice, useLiveRig } from '@/live/liveRig';
 import { useOwnCombination } from '@/live/ownCombination';
 import { LinkButton } from '@/ui/LinkButton';
+import { DrillDrive } from './DrillDrive';
 import { AskedRide } from './AskedRide';
 import { FreeDrive, type DriveChoice } from './FreeDrive';
 
@@ -14,11 +16,14 @@ export function DriveStation({
   view,
   choice,
   asked,
+  drill,
 }: {
   view: BookView;
   choice: DriveChoice;
   /** The question whose rides are driven; `null` for a ride of one's own. */
   asked: ExperimentView | null;
+  /** The drill that is practised; `null` for none. */
+  drill: DrillLine | null;
 }) {
   const { source, state } = useLiveRig();
   useOwnCombination(view.combination);
@@ -41,5 +46,6 @@ export function DriveStation({
     );
   if (asked)
     return <AskedRide key={`${source.info.id}/${asked.id}`} view={view} source={source} open={asked} />;
+  if (drill) return <DrillDrive key={source.info.id} view={view} source={source} line={drill} />;
   return <FreeDrive key={source.info.id} view={view} source={source} choice={choice} />;
 }

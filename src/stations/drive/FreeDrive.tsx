@@ -37,7 +37,7 @@ export function FreeDrive({
 }) {
   const router = useRouter();
   const [seed] = useState(() => view.rideCount + 101);
-  const drive = useDrive(view, source, { ...choice, stretch: null, seed, blind: null });
+  const drive = useDrive(view, source, { ...choice, stretch: null, drill: null, seed, blind: null });
   const { status, frame } = drive;
   const { value, pull, keepAll } = useFelt(view, choice.under, drive, { trackId: view.trackId, seed });
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);

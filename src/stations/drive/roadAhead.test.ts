@@ -49,14 +49,17 @@ it('a closed road goes on over its line, an open one ends', () => {
   expect(roadAhead(open, last, screen, end, 200)[0]!.atM).toBeLessThan(open.lengthM);
 });
 
-it.each([12.5, 30, 90])('a turn of %d m is drawn from the feet on, as far as it lies before the eye', (radiusM) => {
-  const half = { straightM: 10, radiusM, angleDeg: 180, clothoidM: 0 };
-  const ring = layTrack({ id: 'ring', name: 'Ring', widthM: 10, closed: true, segments: [half, half] });
-  const at = 12;
-  const k = Math.round(at / ring.stepM);
-  const there: Eye = { ...eye, x: ring.x[k]!, y: ring.y[k]!, yaw: ring.heading[k]! };
-  const drawn = roadAhead(ring, there, screen, at, 0.9 * radiusM).map(({ atM }) => atM - at);
-  // A quarter of a turn lies before the eye; every piece of it that is wide enough away is there.
-  for (let ahead = 6; ahead < 0.9 * radiusM; ahead += 4)
-    expect(drawn.some((m) => Math.abs(m - ahead) <= 4)).toBe(true);
-});
+it.each([12.5, 30, 90])(
+  'a turn of %d m is drawn from the feet on, as far as it lies before the eye',
+  (radiusM) => {
+    const half = { straightM: 10, radiusM, angleDeg: 180, clothoidM: 0 };
+    const ring = layTrack({ id: 'ring', name: 'Ring', widthM: 10, closed: true, segments: [half, half] });
+    const at = 12;
+    const k = Math.round(at / ring.stepM);
+    const there: Eye = { ...eye, x: ring.x[k]!, y: ring.y[k]!, yaw: ring.heading[k]! };
+    const drawn = roadAhead(ring, there, screen, at, 0.9 * radiusM).map(({ atM }) => atM - at);
+    // A quarter of a turn lies before the eye; every piece of it that is wide enough away is there.
+    for (let ahead = 6; ahead < 0.9 * radiusM; ahead += 4)
+      expect(drawn.some((m) => Math.abs(m - ahead) <= 4)).toBe(true);
+  },
+);

@@ -1,0 +1,33 @@
+import type { Expected, Judged } from '@/core/drills/history';
+import type { DrillName } from '@/core/drills/measureDrill';
+import type { Measures } from '@/core/drills/drill';
+import type { NextPractice } from '@/core/drills/practice';
+
+/** An attempt of a drill. */
+export interface Attempt {
+  id: string;
+  atMs: number;
+  drill: DrillName;
+  measures: Measures;
+}
+
+/** One drill, as this driver has driven it in this car. */
+export interface DrillLine {
+  name: DrillName;
+  attempts: number;
+  /** Its leading measure in time order, the newest of them. */
+  series: { atMs: number; value: number }[];
+  /** What one more attempt is expected to show of each measure that can be judged. */
+  expected: Partial<Record<string, Expected>>;
+  /** The newest attempt, against those before it; `null` before the first. */
+  last: { atMs: number; measures: Measures; expected: Expected | null; judged: Judged | null } | null;
+  /** When it may come next. */
+  dueMs: number;
+}
+
+export interface DrillsView {
+  lines: DrillLine[];
+  next: NextPractice | null;
+  /** Whether the open title has the place on which they are driven. */
+  hasPlace: boolean;
+}

@@ -1,0 +1,44 @@
+import 'server-only';
+import { trackById } from '@/catalog/find';
+import { layTrack } from '@/core/vehicle/track';
+import { DRILL_TRACK, drillOptions } from '@/core/drills/course';
+import { DRILL_NAMES, measureDrill, type DrillName } from '@/core/drills/measureDrill';
+import type { Measures } from '@/core/drills/drill';
+import { breath } from '@/data/breath';
+import { drillAttempts, loadRide } from '@/data/rides';
+import { drillsOf } from '../judge/drills';
+import type { BookView } from '../model/bookView';
+import type { Attempt, DrillsView } from '../model/drillsView';
+import type { Here } from './here';
+import { memo } from './memo';
+
+/** So many of the newest attempts are looked at: some ten of each drill. */
+const LOOKED_AT = 90;
+
+const place = layTrack(trackById(DRILL_TRACK));
+
+/** Drills as this driver has driven them in this car, and what to practise next. */
+export async function readDrills({ book, combination }: Here, view: BookView): Promise<DrillsView> {
+  const rows = await drillAttempts(book, combination, LOOKED_AT);
+  const { steeringRatio } = view.car;
+  const attempts: Attempt[] = [];
+  for (const { id, atMs, drill } of rows) {
+    const name = DRILL_NAMES.find((one) => one === drill);
+    if (name)
+      attempts.push({ id, atMs, drill: name, measures: await measured(book, id, name, steeringRatio) });
+  }
+  return {
+    ...drillsOf(attempts, Date.now()),
+    hasPlace: view.roads.some(({ id }) => id === DRILL_TRACK),
+  };
+}
+
+/** What an attempt shows; it never changes, so it is worked out once. An attempt without the drill in it shows nothing. */
+function measured(book: Here['book'], id: string, name: DrillName, steeringRatio: number): Promise<Measures> {
+  return memo(book, `drill:${id}:${steeringRatio}`, async () => {
+    await breath();
+    const log = await loadRide(book, id);
+    const shown = log && measureDrill(name, log, drillOptions(place, steeringRatio));
+    return shown?.ok ? shown.value.measures : {};
+  });
+}
