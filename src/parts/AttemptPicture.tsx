@@ -18,39 +18,52 @@ function Over({ name, picture }: { name: DrillName; picture: Exclude<DrillPictur
   const build = useCallback((palette: ChartPalette) => attemptOption(picture, palette), [picture]);
   const label = DRILL_WORDS[name].label;
   return (
-    <Chart
-      className="h-64 w-[min(52rem,80vw)]"
-      build={build}
-      label={`${label}: what was just driven`}
-      fileName={name}
-      table={
-        picture.kind === 'row'
-          ? {
-              columns: ['press', 'peak %'],
-              rows: picture.values.map((v, i) => [i + 1, (100 * v).toFixed(1)]),
-            }
-          : {
-              columns: ['s', ...picture.lines.map((line) => `${line.name} ${line.unit}`)],
-              rows: (picture.lines[0]?.points ?? []).map(([s], i) => [
-                s.toFixed(2),
-                ...picture.lines.map((line) => line.points[i]![1].toFixed(2)),
-              ]),
-            }
-      }
-    />
+    <>
+      <Chart
+        className="h-64 w-[min(52rem,80vw)]"
+        build={build}
+        label={`${label}: what was just driven`}
+        fileName={name}
+        table={
+          picture.kind === 'row'
+            ? {
+                columns: ['press', 'peak %'],
+                rows: picture.values.map((v, i) => [i + 1, (100 * v).toFixed(1)]),
+              }
+            : {
+                columns: ['s', ...picture.lines.map((line) => `${line.name} ${line.unit}`)],
+                rows: (picture.lines[0]?.points ?? []).map(([s], i) => [
+                  s.toFixed(2),
+                  ...picture.lines.map((line) => line.points[i]![1].toFixed(2)),
+                ]),
+              }
+        }
+      />
+      {picture.kind === 'time' && (
+        <p className="text-sm text-muted" aria-hidden="true">
+          {picture.lines.map((line, i) => `${line.name} ${MARKS[i % MARKS.length]}`).join(', ')}
+        </p>
+      )}
+    </>
   );
 }
 
+/** As the lines are drawn. */
+const MARKS = ['━━', '╍╍', '┈┈'];
+
 const SIDE = 260;
+const NEAR = 1.4;
 
 /** The way over the ground, and the circle under it. */
 function Way({
-  picture: { way, circle },
+  picture: { way: all, circle },
   name,
 }: {
   picture: Extract<DrillPicture, { kind: 'way' }>;
   name: DrillName;
 }) {
+  // What lies away from the circle is the way in and out: it would make the circle small.
+  const way = circle ? all.filter(([x, y]) => Math.hypot(x - circle.x, y - circle.y) < NEAR * circle.r) : all;
   const xs = [...way.map(([x]) => x), ...(circle ? [circle.x - circle.r, circle.x + circle.r] : [])];
   const ys = [...way.map(([, y]) => y), ...(circle ? [circle.y - circle.r, circle.y + circle.r] : [])];
   const [left, low] = [Math.min(...xs), Math.min(...ys)];

@@ -54,8 +54,7 @@ function timeOption(
   const ink = { rim: palette.steering, brake: palette.brake, speed: palette.ink } as Record<string, string>;
   return {
     ...base,
-    legend: { top: 0, textStyle: { color: palette.muted }, itemStyle: { opacity: 0 } },
-    grid: { ...PLAIN_GRID, left: 52, right: units.length > 1 ? 52 : 16, top: 40, bottom: 40 },
+    grid: { ...PLAIN_GRID, left: 52, right: units.length > 1 ? 52 : 16, top: 28, bottom: 40 },
     xAxis: { ...valueAxis(palette, 's'), nameLocation: 'middle', nameGap: 26 },
     yAxis: units.map((unit, i) => ({
       ...valueAxis(palette, unit),

@@ -1,7 +1,7 @@
 import { expectedNext } from '@/core/drills/history';
 import { DRILL_NAMES } from '@/core/drills/measureDrill';
 import { MERITS } from '@/core/drills/merit';
-import { attemptSentence, DRILL_HOW, practiceSentence } from './drillPractice';
+import { attemptSentence, DRILL_HOW, footSentence, practiceSentence } from './drillPractice';
 import { DRILL_WORDS } from './drills';
 
 it('every drill says what to do, and has words for what it is judged by', () => {
@@ -34,4 +34,14 @@ it('what comes next is said with its reason', () => {
     'Weave: the easiest that is not known yet, it takes 5 attempts',
   );
   expect(practiceSentence({ name: 'catch', why: 'widest', spread: 0.337 })).toMatch(/varies most, by 34 %/);
+});
+
+it('what the settings add to the foot is said in the measure’s own scale', () => {
+  const foot = { axis: 'throttle' as const, work: 0.3, value: 1.5, travel: 0.45, slope: 2.5, straight: 0.6 };
+  expect(footSentence('circle', { ...foot, settingShare: 0.84 })).toBe(
+    'Your foot works at 45 % of the throttle’s travel, and the title hears 2.5 times what it moves there. Of rate of the foot 1.50 1/s your foot’s own is 0.60 1/s; the settings add 84 % of the variance',
+  );
+  expect(footSentence('circle', { ...foot, slope: 1, straight: 1.5, settingShare: 0 })).toMatch(
+    /rate of the foot 1\.50 1\/s is your foot’s own$/,
+  );
 });

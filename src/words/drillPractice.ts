@@ -1,7 +1,8 @@
 import type { Expected, Judged } from '@/core/drills/history';
 import { LEAST_BEFORE, WITHIN } from '@/core/drills/history';
 import type { DrillName } from '@/core/drills/measureDrill';
-import { MERITS } from '@/core/drills/merit';
+import type { FootShown } from '@/core/drills/footPart';
+import { FOOT_DRILLS, MERITS } from '@/core/drills/merit';
 import type { Measures } from '@/core/drills/drill';
 import type { NextPractice } from '@/core/drills/practice';
 import { DRILL_WORDS, figureText } from './drills';
@@ -73,6 +74,22 @@ export function attemptSentence(
   const range = `${leadingText(name, expected.low)} to ${leadingText(name, expected.high)}`;
   return `${said}, ${JUDGED[judged]} your last ${expected.n} lead one to expect (${Math.round(10 * WITHIN)} in 10 lie within ${range})`;
 }
+
+/** What the settings make of the foot where it works, as the newest attempt tells it. */
+export function footSentence(
+  name: DrillName,
+  { axis, travel, slope, straight, value, settingShare }: FootShown,
+): string {
+  const { measure } = FOOT_DRILLS[name]!;
+  const word = DRILL_WORDS[name].measures[measure]!;
+  const where = `Your foot works at ${Math.round(100 * travel)} % of the ${axis}’s travel, and the title hears ${slope.toFixed(1)} times what it moves there`;
+  if (settingShare < LEAST_SHARE)
+    return `${where}: ${word.label} ${figureText(word, value)} is your foot’s own`;
+  return `${where}. Of ${word.label} ${figureText(word, value)} your foot’s own is ${figureText(word, straight)}; the settings add ${Math.round(100 * settingShare)} % of the variance`;
+}
+
+/** Less than this nobody could tell. */
+const LEAST_SHARE = 0.1;
 
 /** What to practise next, and why. */
 export function practiceSentence({ name, why, spread }: NextPractice): string {

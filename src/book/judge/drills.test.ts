@@ -2,14 +2,16 @@ import type { DrillName } from '@/core/drills/measureDrill';
 import type { Attempt } from '../model/drillsView';
 import { drillsOf } from './drills';
 
+const NOWHERE = { menus: { base: {}, title: {}, car: {} }, settings: {} };
 const DAY = 86_400_000;
 const attempt = (drill: DrillName, value: number | null, i: number): Attempt => ({
   ...{ id: `${drill}-${i}`, atMs: DAY + i * 60_000, drill },
+  work: null,
   measures: drill === 'circle' ? { radiusSdM: value, slipSdDeg: 2 } : { peakSd: value },
 });
 const circles = (...values: (number | null)[]) => values.map((value, i) => attempt('circle', value, i));
 const lineOf = (attempts: Attempt[], name: DrillName = 'circle') =>
-  drillsOf(attempts, 2 * DAY).lines.find((line) => line.name === name)!;
+  drillsOf(NOWHERE, attempts, 2 * DAY).lines.find((line) => line.name === name)!;
 
 it('the newest attempt is judged by those before it, not by itself', () => {
   const usual = [0.4, 0.42, 0.38, 0.41, 0.39];
@@ -29,5 +31,5 @@ it('drills do not mix, and an attempt that tells nothing is counted and not draw
   expect(lineOf(attempts).series.map(({ value }) => value)).toEqual([0.4, 0.5]);
   expect(lineOf(attempts, 'brake-peak').attempts).toBe(1);
   expect(lineOf(attempts, 'weave')).toMatchObject({ attempts: 0, last: null, series: [] });
-  expect(drillsOf([], 0).next).toMatchObject({ name: 'slow-roll', why: 'unknown' });
+  expect(drillsOf(NOWHERE, [], 0).next).toMatchObject({ name: 'slow-roll', why: 'unknown' });
 });

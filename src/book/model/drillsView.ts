@@ -1,6 +1,8 @@
 import type { Expected, Judged } from '@/core/drills/history';
 import type { DrillName } from '@/core/drills/measureDrill';
 import type { Measures } from '@/core/drills/drill';
+import type { FootShown } from '@/core/drills/footPart';
+import type { Proposal } from '@/core/settings/proposal';
 import type { NextPractice } from '@/core/drills/practice';
 
 /** An attempt of a drill. */
@@ -9,6 +11,8 @@ export interface Attempt {
   atMs: number;
   drill: DrillName;
   measures: Measures;
+  /** Output at which the foot works; `null` in a drill that has no such place. */
+  work: number | null;
 }
 
 /** One drill, as this driver has driven it in this car. */
@@ -21,6 +25,8 @@ export interface DrillLine {
   expected: Partial<Record<string, Expected>>;
   /** The newest attempt, against those before it; `null` before the first. */
   last: { atMs: number; measures: Measures; expected: Expected | null; judged: Judged | null } | null;
+  /** What the settings in force make of the foot, from the newest attempt; `null` where no foot decides it. */
+  foot: (FootShown & { advice: Proposal | null }) | null;
   /** When it may come next. */
   dueMs: number;
 }

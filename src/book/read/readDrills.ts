@@ -3,7 +3,9 @@ import { trackById } from '@/catalog/find';
 import { layTrack } from '@/core/vehicle/track';
 import { DRILL_TRACK, drillOptions } from '@/core/drills/course';
 import { DRILL_NAMES, measureDrill, type DrillName } from '@/core/drills/measureDrill';
-import type { Measures } from '@/core/drills/drill';
+import { median } from '@/core/numeric/order';
+import type { CarSpec } from '@/core/vehicle/carSpec';
+import type { RideLog } from '@/core/rides/rideLog';
 import { breath } from '@/data/breath';
 import { drillAttempts, loadRide } from '@/data/rides';
 import { drillsOf } from '../judge/drills';
@@ -20,25 +22,36 @@ const place = layTrack(trackById(DRILL_TRACK));
 /** Drills as this driver has driven them in this car, and what to practise next. */
 export async function readDrills({ book, combination }: Here, view: BookView): Promise<DrillsView> {
   const rows = await drillAttempts(book, combination, LOOKED_AT);
-  const { steeringRatio } = view.car;
   const attempts: Attempt[] = [];
   for (const { id, atMs, drill } of rows) {
     const name = DRILL_NAMES.find((one) => one === drill);
-    if (name)
-      attempts.push({ id, atMs, drill: name, measures: await measured(book, id, name, steeringRatio) });
+    if (name) attempts.push({ id, atMs, drill: name, ...(await shownOf(book, id, name, view.car)) });
   }
   return {
-    ...drillsOf(attempts, Date.now()),
+    ...drillsOf(view, attempts, Date.now()),
     hasPlace: view.roads.some(({ id }) => id === DRILL_TRACK),
   };
 }
 
+type Shown = Pick<Attempt, 'measures' | 'work'>;
+
 /** What an attempt shows; it never changes, so it is worked out once. An attempt without the drill in it shows nothing. */
-function measured(book: Here['book'], id: string, name: DrillName, steeringRatio: number): Promise<Measures> {
-  return memo(book, `drill:${id}:${steeringRatio}`, async () => {
+function shownOf(book: Here['book'], id: string, name: DrillName, car: CarSpec): Promise<Shown> {
+  return memo(book, `drill:${id}:${car.steeringRatio}`, async () => {
     await breath();
     const log = await loadRide(book, id);
-    const shown = log && measureDrill(name, log, drillOptions(place, steeringRatio));
-    return shown?.ok ? shown.value.measures : {};
+    const shown = log && measureDrill(name, log, drillOptions(place, car));
+    if (!log || !shown?.ok) return { measures: {}, work: null };
+    return { measures: shown.value.measures, work: workOf(name, log, shown.value.measures) };
   });
+}
+
+/** Output at which the foot worked: half the time it was over it. */
+function workOf(
+  name: DrillName,
+  { columns: { throttle } }: RideLog,
+  measures: Shown['measures'],
+): number | null {
+  if (name === 'brake-peak') return measures['peakMean'] ?? null;
+  return name === 'circle' && throttle ? median(throttle) : null;
 }

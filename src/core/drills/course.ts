@@ -1,4 +1,5 @@
 import type { Stretch } from '../driving/stretch';
+import type { CarSpec } from '../vehicle/carSpec';
 import type { Track } from '../vehicle/track';
 import { fitCircle } from './circle';
 import type { DrillOptions } from './drill';
@@ -13,7 +14,7 @@ const COURSES: Record<DrillName, { at: 'lane' | 'circle' | 'hairpin'; speedMps: 
   'slow-roll': { at: 'lane', speedMps: 0, seconds: 20 },
   'brake-peak': { at: 'lane', speedMps: 15, seconds: 26 },
   weave: { at: 'lane', speedMps: 10, seconds: 16 },
-  circle: { at: 'circle', speedMps: 9, seconds: 36 },
+  circle: { at: 'circle', speedMps: 9, seconds: 26 },
   threshold: { at: 'lane', speedMps: 25, seconds: 9 },
   trail: { at: 'hairpin', speedMps: 20, seconds: 10 },
   launch: { at: 'lane', speedMps: 0, seconds: 12 },
@@ -52,9 +53,12 @@ export function drillCircle({ curvature, stepM, x, y }: Track): { x: number; y: 
 }
 
 /** What is known of an attempt beside its log: where the circle lies, and the car's steering. */
-export function drillOptions(track: Track, steeringRatio: number): DrillOptions {
+export function drillOptions(
+  track: Track,
+  { steeringRatio, lockDeg }: Pick<CarSpec, 'steeringRatio' | 'lockDeg'>,
+): DrillOptions {
   const circle = drillCircle(track);
-  return circle ? { centre: [circle.x, circle.y], steeringRatio } : { steeringRatio };
+  return { steeringRatio, lockDeg, ...(circle && { centre: [circle.x, circle.y] as const }) };
 }
 
 /** Where a bend of about the circle's radius begins; the hairpin is the tightest of all. */

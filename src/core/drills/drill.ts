@@ -14,6 +14,8 @@ export interface DrillOptions {
   centre?: readonly [number, number];
   /** Hand wheel to road wheel, where the car is known. */
   steeringRatio?: number;
+  /** Lock to lock of the hand wheel, where the car is known. */
+  lockDeg?: number;
 }
 
 /** A drill as its log is read. */

@@ -21,3 +21,9 @@ export const MERITS: Record<DrillName, { leading: string; of: Record<string, Way
   weave: { leading: 'pathSdM', of: { pathSdM: 'less', reversalsOver2HzPerMin: 'less' } },
   'slow-roll': { leading: 'speedSdMps', of: { speedSdMps: 'less', stalls: 'less' } },
 };
+
+/** Drills in which one foot works about one place, and the measure that its curve makes larger. */
+export const FOOT_DRILLS: Partial<Record<DrillName, { axis: 'throttle' | 'brake'; measure: string }>> = {
+  circle: { axis: 'throttle', measure: 'throttleRateRms' },
+  'brake-peak': { axis: 'brake', measure: 'peakSd' },
+};

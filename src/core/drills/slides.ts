@@ -15,7 +15,7 @@ const SPUN_DEG = 90;
 const ANSWERS_DEGPS = 60;
 /** In which the rim is judged. */
 const GRAB_S = 0.35;
-/** A hand that stands within this of the greatest angle of the log and does not move is at the stop. */
+/** A hand that stands within this of the stop is at it; of a car that nobody knows the greatest angle of the log passes for it. */
 const STOP_DEG = 2;
 
 interface Slide {
@@ -57,7 +57,7 @@ const NEEDS = ['steer_deg', 'slip_rear_rad', 'speed_mps'] as const;
 export const catchSlide: Drill = {
   needs: NEEDS,
   names: ['spins', 'lagMs', 'rimErrorDeg', 'largestSlipDeg', 'reversals', 'settleS', 'stopHits'],
-  measure(log, { steeringRatio }) {
+  measure(log, { steeringRatio, lockDeg }) {
     const { t_s: t, steer_deg: steer, slip_rear_rad: slip, slip_front_rad: front } = log.columns;
     const slides = slidesOf(log);
     if (slides.length === 0)
@@ -66,7 +66,8 @@ export const catchSlide: Drill = {
     const errors: number[] = [];
     const settles: number[] = [];
     let [largest, back, hits] = [0, 0, 0];
-    const stop = steer!.reduce((most, deg) => Math.max(most, Math.abs(deg)), 0);
+    const stop =
+      lockDeg === undefined ? steer!.reduce((most, deg) => Math.max(most, Math.abs(deg)), 0) : lockDeg / 2;
     for (const { from, to, caughtAt } of slides) {
       // A rear that goes to the right (its tyres push left) has the nose to the left of the way: the hand goes right.
       const way = -Math.sign(slip![from]!);

@@ -27,7 +27,7 @@ function attempt(carId: string, drill: DrillName) {
   let frame = drive.tick(0);
   for (let ms = 4; frame.state !== 'over' && ms < 60_000; ms += 4) frame = drive.tick(ms);
   expect(frame.isWhole).toBe(true);
-  const measured = measureDrill(drill, drive.log(), drillOptions(layTrack(TRACK), car.steeringRatio));
+  const measured = measureDrill(drill, drive.log(), drillOptions(layTrack(TRACK), car));
   return measured.ok ? measured.value.measures : measured.problems[0]!.code;
 }
 

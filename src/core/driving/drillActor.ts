@@ -1,6 +1,7 @@
 import type { FootHabits } from '../axes/foot';
 import type { DrillName } from '../drills/measureDrill';
 import type { Random } from '../numeric/random';
+import { slowNoise } from '../numeric/slowNoise';
 import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
 import type { PedalChain } from '../vehicle/pedalChain';
 import type { BodyState, Controls } from '../vehicle/twoTrack';
@@ -29,12 +30,13 @@ export type DrillActor = (
 /** The ankle, 1/s. */
 const FOOT_RATE = 14;
 
-/** Who takes a drill's part; what is missing here is driven as the road goes: circle and trail braking. */
+/** Who takes a drill's part; what is missing here is driven as the road goes. */
 export function drillActor(name: DrillName, setup: ActorSetup): DrillActor | null {
   return ACTORS[name]?.(setup) ?? null;
 }
 
 const ACTORS: Partial<Record<DrillName, (setup: ActorSetup) => DrillActor>> = {
+  circle: rounds,
   'brake-peak': presses,
   threshold: stops,
   launch: starts,
@@ -48,6 +50,20 @@ const ACTORS: Partial<Record<DrillName, (setup: ActorSetup) => DrillActor>> = {
 function ankle() {
   let at = 0;
   return (to: number, dt: number) => (at += (to - at) * FOOT_RATE * dt);
+}
+
+/** A foot that is held somewhere trembles by so much of the travel, this slowly. */
+const TREMBLES = 0.012;
+const TREMBLES_S = 0.12;
+
+/** Along the circle, by a foot that trembles: what the title hears of it is the curve's slope there. */
+function rounds({ throttle, random }: ActorSetup): DrillActor {
+  const trembling = slowNoise(random, TREMBLES, TREMBLES_S);
+  return (t, dt, _state, controls, hand) => {
+    const travel = throttle.positionFor(controls.throttle, 1) + trembling(dt);
+    controls.throttle = throttle.read(t, Math.min(1, Math.max(0, travel)));
+    return hand;
+  };
 }
 
 const PRESS_EVERY_S = 3.6;

@@ -1,7 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
+import { changeAsked, type Proposal } from '@/core/settings/proposal';
+import { applyChange } from '@/book/write/settings';
+import { ProposalStep } from '@/parts/ProposalStep';
+import { told } from '@/parts/told';
+import { Button } from '@/ui/Button';
 import { LEAST_BEFORE } from '@/core/drills/history';
 import type { DrillName } from '@/core/drills/measureDrill';
 import { MERITS } from '@/core/drills/merit';
@@ -11,18 +16,24 @@ import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { attemptSentence, DRILL_HOW, leadingText, practiceSentence } from '@/words/drillPractice';
+import {
+  attemptSentence,
+  DRILL_HOW,
+  footSentence,
+  leadingText,
+  practiceSentence,
+} from '@/words/drillPractice';
 import { DRILL_WORDS } from '@/words/drills';
 import { moment } from '@/words/format';
 import { progressOption, progressRows } from './progressChart';
 
 /** Drills: what each came to against the driver's own attempts, how it went over weeks, and what comes next. */
 export function DrillsStation({
-  names,
+  view,
   drills: { lines, next, hasPlace },
   chosen,
 }: {
-  names: BookView['names'];
+  view: BookView;
   drills: DrillsView;
   chosen: DrillName | null;
 }) {
@@ -36,7 +47,7 @@ export function DrillsStation({
           ? `${attemptSentence(shown.name, shown.last)}.`
           : 'What the settings are for: the hands and feet'
       }
-      subtitle={`${names.driver}, ${names.car}: against your own attempts in this car and nobody else’s.`}
+      subtitle={`${view.names.driver}, ${view.names.car}: against your own attempts in this car and nobody else’s.`}
       next={
         hasPlace ? (
           <>
@@ -51,9 +62,10 @@ export function DrillsStation({
             >
               {next ? `${practiceSentence(next)}. ${DRILL_HOW[next.name].how}` : 'What rests is kept longer.'}
             </NextStep>
+            {shown?.foot?.advice && <Straighter number={2} view={view} advice={shown.foot.advice} />}
             {shown && shown.name !== name && (
               <NextStep
-                number={2}
+                number={shown.foot?.advice ? 3 : 2}
                 title={`${DRILL_WORDS[shown.name].label} once more`}
                 actions={<LinkButton href={`/drive?drill=${shown.name}`}>Drive it again</LinkButton>}
               >
@@ -69,6 +81,7 @@ export function DrillsStation({
       }
     >
       {shown && shown.series.length > 0 && <Progress line={shown} />}
+      {shown?.foot && <p className="mt-2 max-w-2xl">{footSentence(shown.name, shown.foot)}.</p>}
       <table className="mt-4 w-full text-[15px]">
         <caption className="sr-only">The drills, as you drove them</caption>
         <thead>
@@ -87,6 +100,34 @@ export function DrillsStation({
         </tbody>
       </table>
     </StationPage>
+  );
+}
+
+/** The one setting of the curve that makes it straight where this foot works. */
+function Straighter({ number, view, advice }: { number: number; view: BookView; advice: Proposal }) {
+  const [isBusy, setBusy] = useState(false);
+  const apply = async () => {
+    setBusy(true);
+    told(
+      await applyChange(changeAsked(advice, view.settings)),
+      `${advice.label} ${advice.from} → ${advice.to} is on the trail`,
+    );
+    setBusy(false);
+  };
+  return (
+    <ProposalStep
+      number={number}
+      proposal={advice}
+      view={view}
+      apply={(name) => (
+        <>
+          <Button look="next" disabled={isBusy} onClick={() => void apply()} aria-label={name}>
+            Apply
+          </Button>
+          <LinkButton href={`/shape/${advice.key.axis}`}>See it under Shape</LinkButton>
+        </>
+      )}
+    />
   );
 }
 

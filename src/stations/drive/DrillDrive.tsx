@@ -64,7 +64,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
       const driven = await finish();
       if (!driven) return setCame({ state: 'nothing', why: 'Nothing was driven yet.' });
       const log = { ...driven.log, notes: { ...driven.log.notes, drill: name } };
-      const measured = measureDrill(name, log, drillOptions(track, view.car.steeringRatio));
+      const measured = measureDrill(name, log, drillOptions(track, view.car));
       if (!measured.ok)
         return setCame({ state: 'nothing', why: measured.problems.map(describeProblem).join(' ') });
       await keepRide(log, { trackId: view.trackId, seed, settings: view.settings, isAsked: true });

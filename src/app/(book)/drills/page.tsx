@@ -12,5 +12,5 @@ export default async function DrillsPage({ searchParams }: { searchParams: Promi
   const { of } = await searchParams;
   const drills = await readDrills(place.here, place.view);
   const chosen = DRILL_NAMES.find((name) => name === of) ?? null;
-  return <DrillsStation names={place.view.names} drills={drills} chosen={chosen} />;
+  return <DrillsStation view={place.view} drills={drills} chosen={chosen} />;
 }
