@@ -1,5 +1,6 @@
+import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
-import { expect, test } from './fixtures';
+import { expect, message, test } from './fixtures';
 
 test('drills driven by the simulated rig: said what to do, measured, one sentence and a picture, and kept apart from laps', async ({
   page,
@@ -45,4 +46,39 @@ test('drills driven by the simulated rig: said what to do, measured, one sentenc
   await page.goto(`${server.url}/ride`);
   await expect(page.getByRole('heading', { name: /^The brake drags on/ })).toBeVisible();
   expect(await rides.count()).toBe(before);
+});
+
+/** Drives the circle; gives how fast the foot is heard to move. */
+async function circle(page: Page, url: string): Promise<number> {
+  await page.goto(`${url}/drive?drill=circle`);
+  const all = page.getByText(/^radius \d+\.\d m.*, rate of the foot \d+\.\d+ 1\/s/);
+  await expect(all).toBeVisible({ timeout: 90_000 });
+  return Number(/rate of the foot (\d+\.\d+)/.exec((await all.textContent())!)![1]);
+}
+
+test('a steep curve makes the circle worse, which is told with its cause; the advised value makes it better', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(240_000);
+  const linear = await circle(page, server.url);
+  await page.goto(`${server.url}/shape/throttle`);
+  const swell = page.getByRole('slider', { name: /swell/i }).first();
+  await swell.focus();
+  await swell.press('End');
+  const next = page.getByRole('region', { name: 'What to do next' });
+  await next.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(
+    page.getByRole('region', { name: 'Trail' }).getByRole('button', { name: /^Change: Throttle swell/ }),
+  ).toBeVisible();
+  const steep = await circle(page, server.url);
+  expect(steep).toBeGreaterThan(1.2 * linear);
+  await page.getByRole('link', { name: 'To the drills (no)' }).click();
+  await expect(
+    page.getByText(/the title hears 1\.[3-9] times what it moves there\. Of rate of the foot/),
+  ).toBeVisible();
+  await next.getByRole('button', { name: /^Apply: Throttle swell/ }).click();
+  await expect(message(page, /^Throttle swell .* is on the trail$/)).toBeVisible();
+  const better = await circle(page, server.url);
+  expect(better).toBeLessThan(0.85 * steep);
 });
