@@ -1,5 +1,5 @@
 import { expectAccessible } from './axe';
-import { expect, fill, test } from './fixtures';
+import { expect, fill, message, test } from './fixtures';
 import { beginWithPlainWheel, hands } from './plainWheel';
 
 test.describe('the simulated rig', () => {
@@ -65,6 +65,41 @@ test('a setting is changed while driving: each value is a ride of its own, and l
   await expect(trail.getByRole('button', { name: /^Change: Brake ebb 0 → 1/ })).toHaveCount(0);
   // The demo's own ride, and three parts of this one.
   await expect(trail.getByRole('button', { name: /^Ride/ })).toHaveCount(4);
+});
+
+test('a ride whose worker is lost, or whose page is left, is kept up to there', async ({ page, server }) => {
+  test.setTimeout(120_000);
+  await page.addInitScript(() => {
+    const started: Worker[] = [];
+    (window as unknown as { started: Worker[] }).started = started;
+    const Real = window.Worker;
+    window.Worker = class extends Real {
+      constructor(...asked: ConstructorParameters<typeof Real>) {
+        super(...asked);
+        started.push(this);
+      }
+    };
+  });
+  const trail = page.getByRole('region', { name: 'Trail' });
+  await page.goto(`${server.url}/ride`);
+  await page.getByRole('link', { name: 'Drive 3 laps' }).click();
+  const ride = page.getByRole('main');
+  await expect(ride).toHaveAttribute('data-drive', 'driving');
+  await expect(page.getByText(/^Lap 1 of 3 · 0:0[4-9]/)).toBeVisible({ timeout: 30_000 });
+  await page.evaluate(() => (window as unknown as { started: Worker[] }).started.at(-1)!.terminate());
+  await expect(page.getByText('The ride broke off, and is kept up to there')).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByText('it no longer answers')).toBeVisible();
+  await page.getByRole('link', { name: 'See what it shows' }).click();
+  await expect(trail.getByRole('button', { name: /^Ride/ })).toHaveCount(2);
+
+  await page.getByRole('link', { name: 'Drive 3 laps' }).click();
+  await expect(ride).toHaveAttribute('data-drive', 'driving');
+  await expect(page.getByText(/^Lap 1 of 3/)).toBeVisible({ timeout: 30_000 });
+  await page.goBack();
+  await expect(message(page, 'The ride is kept up to where you left it.')).toBeVisible({ timeout: 20_000 });
+  await expect(trail.getByRole('button', { name: /^Ride/ })).toHaveCount(3);
 });
 
 test.describe('a wheel and pedals of one’s own', () => {

@@ -59,10 +59,17 @@ const BEFORE: DriveStatus = {
 const chainIn = (view: BookView) => (isForceDescribed(view.menus) ? chainOf(forceFactsOf(view)) : null);
 
 /** Drives the open combination with what the driver holds; a simulated rig drives by itself. */
-export function useDrive(view: BookView, source: DeviceSource, how: DriveHow): Drive {
+/** @param onLeft hears what was driven where the page is left in the middle of it */
+export function useDrive(
+  view: BookView,
+  source: DeviceSource,
+  how: DriveHow,
+  onLeft?: (driven: Driven) => void,
+): Drive {
   const [status, setStatus] = useState(BEFORE);
   const newest = useRef<LiveFrame | null>(null);
   const drive = useRef<StartedDrive | null>(null);
+  const isFinished = useRef(false);
   const through = useCallback(
     (of: BookView) =>
       liveSetting(of, source.info.ranges, { ...how, isStandIn: source.info.kind === 'simulated' }),
@@ -98,11 +105,22 @@ export function useDrive(view: BookView, source: DeviceSource, how: DriveHow): D
     const onHidden = () =>
       started.tell(document.hidden ? { kind: 'stop', why: 'hidden' } : { kind: 'go on', after: 'hidden' });
     document.addEventListener('visibilitychange', onHidden);
+    // Closed, the page would take with it what was driven: the browser asks first.
+    const onClose = (event: BeforeUnloadEvent) => {
+      if (!isFinished.current && onLeft && (newest.current?.t ?? 0) >= LEAST_RIDE_S) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', onClose);
     return () => {
       off();
       document.removeEventListener('visibilitychange', onHidden);
-      started.end();
+      window.removeEventListener('beforeunload', onClose);
       drive.current = null;
+      if (isFinished.current || !onLeft || (newest.current?.t ?? 0) < LEAST_RIDE_S) return started.end();
+      void started
+        .log()
+        .then((driven) => isRide(driven) && onLeft(driven))
+        .catch(() => undefined)
+        .finally(() => started.end());
     };
     // The ride is begun once: what is set meanwhile holds for the next one.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -131,7 +149,11 @@ export function useDrive(view: BookView, source: DeviceSource, how: DriveHow): D
       [through],
     ),
     finish: useCallback(async () => {
-      if ((newest.current?.t ?? 0) < LEAST_RIDE_S) return null;
+      if ((newest.current?.t ?? 0) < LEAST_RIDE_S) {
+        isFinished.current = true;
+        return null;
+      }
+      isFinished.current = true;
       tell({ kind: 'end' });
       const driven = await drive.current?.log();
       return driven && isRide(driven) ? driven : null;

@@ -22,7 +22,7 @@ export function driveWords(
   { state, why, fault }: { state: LiveState; why: Stop | null; fault: string | null },
   { isGone, isStandIn }: { isGone: boolean; isStandIn: boolean },
 ): { title: string; how: string } | null {
-  if (fault !== null) return { title: 'The ride broke off', how: `${fault}. Nothing of it was kept.` };
+  if (fault !== null) return { title: 'The ride broke off', how: `${fault}.` };
   if (isGone) return STOPPED.gone;
   if (state === 'stopped' && why) return STOPPED[why];
   if (state === 'waiting' && !isStandIn)

@@ -35,11 +35,29 @@ const TICK_MS = 4;
 
 let drive: LiveDrive | null = null;
 let kept: { recorder: ForceRecorder | undefined; chain: ForceChain | null; seed: number; ratio: number };
+/** So often what was driven is put aside with the page, ms: a worker that is lost takes no more with it. */
+const ASIDE_EVERY_MS = 5000;
+let aside = { rows: 0, atMs: 0, isBlind: false };
+
+/** Puts aside what was driven since the last time. */
+function putAside() {
+  const columns = Object.entries(drive!.rows(aside.rows)) as [string, Float64Array<ArrayBuffer>][];
+  const count = columns[0]![1].length;
+  aside.rows += count;
+  if (count === 0) return;
+  const blob = new Blob(columns.map(([, values]) => values));
+  postMessage({ kind: 'aside', names: columns.map(([name]) => name), count, blob });
+}
+
 let timer: ReturnType<typeof setInterval> | null = null;
 
 function tick() {
   const frame = drive!.tick(performance.now());
   postMessage({ kind: 'frame', frame });
+  if (!aside.isBlind && frame.state === 'driving' && performance.now() - aside.atMs > ASIDE_EVERY_MS) {
+    aside.atMs = performance.now();
+    putAside();
+  }
   if (frame.state === 'over' && timer !== null) {
     clearInterval(timer);
     timer = null;
@@ -53,6 +71,7 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
     kept = { recorder, chain, seed, ratio: plan.car.steeringRatio };
     const isB = blind !== null && openSide(blind.sealed) === 'B';
     drive = liveDrive(isB ? { ...plan, ...blind.b } : plan, recorder);
+    aside = { rows: 0, atMs: performance.now(), isBlind: blind !== null };
     timer = setInterval(tick, TICK_MS);
     return;
   }
@@ -74,7 +93,9 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
     case 'exchange': {
       const before = kept;
       kept = { ...kept, recorder: recorderOf(data.chain), chain: data.chain };
-      return send(drive.exchange(data.setting, kept.recorder), before);
+      send(drive.exchange(data.setting, kept.recorder), before);
+      aside.rows = 0;
+      return;
     }
     case 'keep':
       return send(drive.log(), kept);

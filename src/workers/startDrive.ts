@@ -1,6 +1,7 @@
 import type { DrillShown } from '@/core/drills/measureDrill';
 import type { ForceChain } from '@/core/force/handsOff';
 import type { LiveFrame, LivePlan, LiveSetting } from '@/core/driving/liveDrive';
+import { DRIVEN } from '@/core/rides/road';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { BlindSides, ToDrive } from './drive.worker';
 import { WorkerFailed } from './startedWorker';
@@ -36,16 +37,40 @@ export function startDrive(
   // Answered in the order in which they were asked.
   const waiting: { resolve(driven: Driven): void; reject(error: Error): void }[] = [];
   let hasFailed: WorkerFailed | null = null;
-  worker.addEventListener('error', (event) => {
-    event.preventDefault();
-    hasFailed = new WorkerFailed(`the ride’s computation stopped (${event.message || 'it did not load'})`);
+  /** What the worker put aside since its log began: it lies outside this page's memory. */
+  let aside: Aside[] = [];
+  let isHeard = false;
+  let silentFor = 0;
+  const fail = (why: string) => {
+    if (hasFailed) return;
+    hasFailed = new WorkerFailed(`the ride’s computation stopped (${why})`);
+    clearInterval(watch);
     for (const { reject } of waiting.splice(0)) reject(hasFailed);
     onFault(hasFailed);
+  };
+  // A worker that is lost says nothing of it; one whose page is hidden is only slow.
+  const watch = setInterval(() => {
+    silentFor = isHeard || document.hidden ? 0 : silentFor + 1;
+    isHeard = false;
+    if (silentFor >= SILENT_TICKS) fail('it no longer answers');
+  }, WATCH_MS);
+  worker.addEventListener('error', (event) => {
+    event.preventDefault();
+    fail(event.message || 'it did not load');
   });
-  type FromDrive = { kind: 'frame'; frame: LiveFrame } | { kind: 'log'; driven: Driven };
+  type FromDrive =
+    { kind: 'frame'; frame: LiveFrame } | { kind: 'log'; driven: Driven } | ({ kind: 'aside' } & Aside);
   worker.addEventListener('message', ({ data }: MessageEvent<FromDrive>) => {
-    if (data.kind === 'frame') onFrame(data.frame);
-    else waiting.shift()?.resolve(data.driven);
+    isHeard = true;
+    if (data.kind === 'frame') {
+      onFrame(data.frame);
+      // It ticks no more, and is only asked.
+      if (data.frame.state === 'over') clearInterval(watch);
+    } else if (data.kind === 'aside') aside.push(data);
+    else {
+      aside = [];
+      waiting.shift()?.resolve(data.driven);
+    }
   });
   const post = (message: ToDrive) => worker.postMessage(message);
   post({ kind: 'begin', plan, chain, seed, blind });
@@ -57,8 +82,46 @@ export function startDrive(
     });
   return {
     tell: post,
-    log: () => asked({ kind: 'keep' }),
+    log: async () =>
+      hasFailed && aside.length > 0
+        ? { log: await joined(aside, plan), drills: [] }
+        : asked({ kind: 'keep' }),
     exchange: (setting, chain) => asked({ kind: 'exchange', setting, chain }),
-    end: () => worker.terminate(),
+    end() {
+      clearInterval(watch);
+      worker.terminate();
+    },
+  };
+}
+
+/** Rows that a worker put aside, column by column. */
+interface Aside {
+  names: string[];
+  count: number;
+  blob: Blob;
+}
+
+const WATCH_MS = 2000;
+const SILENT_TICKS = 2;
+
+/** The log up to where it was put aside; the force of it is lost with its worker. */
+async function joined(parts: readonly Aside[], plan: LivePlan): Promise<RideLog> {
+  const read = await Promise.all(
+    parts.map(async ({ blob, count, names }) => ({
+      ...{ count, names },
+      values: new Float64Array(await blob.arrayBuffer()),
+    })),
+  );
+  const rows = read.reduce((sum, { count }) => sum + count, 0);
+  const columns = Object.fromEntries(read[0]!.names.map((name) => [name, new Float64Array(rows)]));
+  let at = 0;
+  for (const { count, names, values } of read) {
+    names.forEach((name, k) => columns[name]!.set(values.subarray(k * count, (k + 1) * count), at));
+    at += count;
+  }
+  const source = plan.standIn ? 'simulated' : DRIVEN;
+  return {
+    columns: columns as RideLog['columns'],
+    notes: { source, car: plan.car.id, track: plan.track.id },
   };
 }

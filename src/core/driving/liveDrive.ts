@@ -1,5 +1,5 @@
 import type { ForceRecorder } from '../force/forceInputs';
-import type { RideLog } from '../rides/rideLog';
+import type { RideColumn, RideLog } from '../rides/rideLog';
 import { DRIVEN } from '../rides/road';
 import type { CarSpec } from '../vehicle/carSpec';
 import { rpmOf } from '../vehicle/drivelineSpec';
@@ -103,6 +103,8 @@ export interface LiveDrive {
   exchange(setting: LiveSetting, force?: ForceRecorder): RideLog;
   /** @param nowMs of one clock that does not jump */
   tick(nowMs: number): LiveFrame;
+  /** Rows of its log from a number on: what is put aside while it is driven. */
+  rows(from: number): Partial<Record<RideColumn, Float64Array>>;
   /** What was driven so far. */
   log(): RideLog;
 }
@@ -288,6 +290,7 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
         isWhole,
       };
     },
+    rows: (from) => road.rows(from),
     log: finished,
   };
 }

@@ -5,6 +5,11 @@ export function growingColumns<Name extends string>(names: readonly Name[]) {
   let room = FIRST_ROOM;
   let length = 0;
   const data = names.map(() => new Float64Array(room));
+  const rows = (from: number) =>
+    Object.fromEntries(names.map((name, i) => [name, data[i]!.slice(from, length)])) as Record<
+      Name,
+      Float64Array
+    >;
   return {
     /** Values in the order of the names. */
     push(row: readonly number[]) {
@@ -18,10 +23,8 @@ export function growingColumns<Name extends string>(names: readonly Name[]) {
       for (let i = 0; i < data.length; i++) data[i]![length] = row[i]!;
       length++;
     },
-    finish: () =>
-      Object.fromEntries(names.map((name, i) => [name, data[i]!.slice(0, length)])) as Record<
-        Name,
-        Float64Array
-      >,
+    finish: () => rows(0),
+    /** The rows from a number on. */
+    rows,
   };
 }

@@ -57,6 +57,8 @@ export interface RoadRide {
   /** A thousandth of a second. @param hand angle of the hand wheel, rad */
   step(body: TwoTrack, controls: Controls, hand: number): void;
   finish(notes: RideLog['notes']): RideLog;
+  /** Rows of the log from a number on. */
+  rows(from: number): Partial<Record<RideColumn, Float64Array>>;
   /** Begins a new log here: what was logged is gone with {@link finish}. */
   anew(force: ForceRecorder | undefined): void;
 }
@@ -155,6 +157,7 @@ export function rideOnRoad(
       place = next;
     },
     finish: (notes) => ({ columns: log.finish(), notes }),
+    rows: (from) => log.rows(from),
     anew(next) {
       log = growingColumns<RideColumn>(columns);
       recorder = next;

@@ -12,6 +12,7 @@ import { useTicking } from '@/live/useTicking';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { useKeys } from '@/ui/useKeys';
+import type { Driven } from '@/workers/startDrive';
 import type { DeviceSource } from '@/devices/source';
 import { lapTime } from '@/words/drive';
 import { DriveScreen } from './DriveScreen';
@@ -37,9 +38,15 @@ export function FreeDrive({
 }) {
   const router = useRouter();
   const [seed] = useState(() => view.rideCount + 101);
-  const drive = useDrive(view, source, { ...choice, stretch: null, drill: null, seed, blind: null });
+  const left = useRef<(driven: Driven) => Promise<unknown>>(() => Promise.resolve());
+  const how = { ...choice, stretch: null, drill: null, seed, blind: null };
+  // Left by a link or the browser's own button: what was driven is kept behind it.
+  const drive = useDrive(view, source, how, (driven) => void left.current(driven));
   const { status, frame } = drive;
-  const { value, pull, keepAll } = useFelt(view, choice.under, drive, { trackId: view.trackId, seed });
+  const { value, pull, keepAll, keepLeft } = useFelt(view, choice.under, drive, {
+    trackId: view.trackId,
+    seed,
+  });
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [kept, setKept] = useState<Kept>({ state: 'driving' });
   const isKeeping = useRef(false);
@@ -59,13 +66,17 @@ export function FreeDrive({
   }, [keepAll, router]);
   useEffect(() => {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
-    if (status.state === 'over' && status.fault === null) void keep();
-  }, [status.state, status.fault, keep]);
+    if (status.state === 'over') void keep();
+  }, [status.state, keep]);
   const leave = () =>
     void keep().then(() => {
       notify('The ride is kept.');
       router.push('/ride');
     });
+
+  useEffect(() => {
+    left.current = (driven) => keepLeft(driven).then(() => router.refresh());
+  });
 
   const paddle = useRef((_by: 1 | -1) => {});
   useEffect(() => {

@@ -22,7 +22,12 @@ export function RideOver({
   const words = {
     driving: '',
     keeping: 'The ride is being kept…',
-    kept: lastLapS === null ? 'The ride is kept' : `Kept: ${lapTime(lastLapS)}`,
+    kept:
+      fault !== null
+        ? 'The ride broke off, and is kept up to there'
+        : lastLapS === null
+          ? 'The ride is kept'
+          : `Kept: ${lapTime(lastLapS)}`,
     nothing: 'Nothing was driven yet, so nothing is kept',
     fault: 'The ride was not kept',
   }[kept.state];

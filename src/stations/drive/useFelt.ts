@@ -73,7 +73,14 @@ export function useFelt(view: BookView, under: UnderPaddles | null, drive: Drive
     return keepPart(driven, now.current, true);
   }, [finish, keepPart]);
 
-  return { value, pull, keepAll };
+  /** The page was left: keeps what was driven since the last change, with nobody there to see it. */
+  const keepLeft = (driven: Driven) =>
+    keepPart(driven, now.current, true).then(
+      () => notify('The ride is kept up to where you left it.'),
+      (error: unknown) => notify(`The ride that you left was not kept: ${reasonOf(error)}`, 'fault'),
+    );
+
+  return { value, pull, keepAll, keepLeft };
 }
 
 const FELT = 'felt while driving';
