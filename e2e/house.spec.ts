@@ -69,7 +69,7 @@ test('axe finds nothing on any station, nor in a capture or the palette', async 
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('dialog')).toBeVisible();
   await expectAccessible(page, 'palette');
-  for (const place of ['ready', 'rig', 'axes/check', 'seat?do=ready', 'start', 'verdict']) {
+  for (const place of ['ready', 'rig', 'axes/check', 'seat?do=ready', 'start', 'verdict', 'drills']) {
     await page.goto(`${server.url}/${place}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page, place);

@@ -8,6 +8,7 @@ export const PAGES = [
   'lock',
   'force',
   'ride',
+  'drills',
   'verdict',
   'card',
   'rig',

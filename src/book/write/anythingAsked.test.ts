@@ -218,6 +218,7 @@ const CALLED: Record<string, [commands: Record<string, unknown>, args: Record<st
     blindLoading,
     {
       slotSaved: [{ id: 'a-question', place: 0 }],
+      loadHere: [{ id: 'a-question', place: 0 }],
       helperLoaded: [{ id: 'a-question', place: 0, what: 'neutral' }],
     },
   ],
@@ -270,6 +271,7 @@ const POINTLESS = [
   'takeLogs',
   'helperLoaded',
   'slotSaved',
+  'loadHere',
 ];
 
 const ODD: fc.Arbitrary<unknown> = fc.oneof(

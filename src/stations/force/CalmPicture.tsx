@@ -1,11 +1,14 @@
 'use client';
 
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
+import { catchTrade } from '@/core/force/catchTrade';
+import { chainOf, damperAtFull } from '@/core/force/chainOf';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { FAST_MPS, ROLL_MPS } from '@/core/force/handsOff';
 import { speedText, type SpeedUnit } from '@/core/text/speedUnit';
 import { LET_GO, letGoOption } from './forceChart';
+import { tradeOption } from './tradeChart';
 import type { ForceState } from './useForce';
 
 /** What the rim does after it is let go. */
@@ -41,6 +44,41 @@ export function CalmPicture({ force, unit }: { force: ForceState; unit: SpeedUni
         <span className="font-bold text-steering">{LET_GO.roll.mark}</span> at a slow roll (
         {speedText(ROLL_MPS, unit)}, {from(calm.roll)})
       </p>
+      <Trade force={force} calmNms={calm.least.damperNms} />
     </div>
+  );
+}
+
+const ROOM = {
+  both: 'There is room for both: a rim that is calm by itself, and one that still catches nearly every slide by itself',
+  some: 'A damper that calms this rim still lets it catch some slides by itself, not most',
+  none: 'Not both: with a damper that calms this rim it hardly catches a slide by itself',
+} as const;
+
+/** What calm costs who lets the rim run through the hands in a slide. */
+function Trade({ force, calmNms }: { force: ForceState; calmNms: number | null }) {
+  const chain = useMemo(() => chainOf(force.facts), [force.facts]);
+  const trade = useMemo(() => catchTrade(chain, calmNms, damperAtFull(chain.hardware)), [chain, calmNms]);
+  const now = chain.base.damperNms;
+  const build = useCallback((palette: ChartPalette) => tradeOption(trade, now, palette), [trade, now]);
+  const seconds = (s: number | null) => (s === null ? 'over 1' : s.toFixed(2));
+  return (
+    <>
+      <h2 className="mt-6 font-bold">
+        {trade.room === null ? 'No damper settles this rim' : ROOM[trade.room]}
+      </h2>
+      <div className="h-52">
+        <Chart
+          className="h-full"
+          build={build}
+          label="Half a turn of the let-go rim by the damper of the base"
+          fileName="calm-or-quick"
+          table={{
+            columns: ['damper N·m·s/rad', 'half a turn s'],
+            rows: trade.points.map(({ damperNms, halfTurnS }) => [damperNms.toFixed(3), seconds(halfTurnS)]),
+          }}
+        />
+      </div>
+    </>
   );
 }

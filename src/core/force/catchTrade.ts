@@ -1,0 +1,33 @@
+import { CATCHES_S, halfTurn } from './halfTurn';
+import type { ForceChain } from './handsOff';
+
+/** Half a turn of a let-go rim, by the damper of the base. */
+export interface CatchTrade {
+  points: { damperNms: number; halfTurnS: number | null }[];
+  /** With the least damper that lets the hands off; `null` where none does. */
+  atCalm: { damperNms: number; halfTurnS: number | null } | null;
+  /** Whether that rim still catches a slide by itself: nearly always, sometimes, hardly ever. */
+  room: 'both' | 'some' | 'none' | null;
+}
+
+const POINTS = 16;
+
+/**
+ * What a damper that calms the hands-off rim costs a rim that is to run through the hands in a slide.
+ * @param calmNms least damper that settles it, N·m·s/rad @param mostNms the base's own most
+ */
+export function catchTrade(chain: ForceChain, calmNms: number | null, mostNms: number): CatchTrade {
+  const at = (damperNms: number) => ({
+    damperNms,
+    halfTurnS: halfTurn({ ...chain, base: { ...chain.base, damperNms } }).nowS,
+  });
+  const reach = Math.min(mostNms, Math.max(mostNms / 4, 2.5 * (calmNms ?? 0), 1.5 * chain.base.damperNms));
+  const atCalm = calmNms === null ? null : at(calmNms);
+  const [nearly, hardly] = CATCHES_S;
+  const s = atCalm?.halfTurnS ?? Infinity;
+  return {
+    points: Array.from({ length: POINTS + 1 }, (_, i) => at((reach * i) / POINTS)),
+    atCalm,
+    room: atCalm === null ? null : s < nearly ? 'both' : s <= hardly ? 'some' : 'none',
+  };
+}
