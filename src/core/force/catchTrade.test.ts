@@ -26,12 +26,14 @@ it('more damper is later, and what is set now is its point of the line', () => {
 it('a strong base has room for both, a weak one with much damper has not, and without calm there is nothing to say', () => {
   expect(catchTrade(chain(20), 0.1, 2)).toMatchObject({ room: 'both', atCalm: { damperNms: 0.1 } });
   expect(catchTrade(chain(2.5), 0.6, 2).room).toBe('none');
-  expect(catchTrade(chain(14), null, 2)).toMatchObject({ room: null, atCalm: null });
+  for (const none of [null, 2.1])
+    expect(catchTrade(chain(14), none, 2)).toMatchObject({ room: null, atCalm: null });
 });
 
 it('the line goes past the calm damper and what is set, and no further than the base does', () => {
   const last = (calm: number | null, now = 0) => catchTrade(chain(14, now), calm, 2).points.at(-1)!.damperNms;
   expect(last(0.4)).toBeCloseTo(1, 9);
-  expect(last(null, 1)).toBeCloseTo(1.5, 9);
+  expect(last(0.1, 1)).toBeCloseTo(1.5, 9);
+  expect(last(null)).toBe(2);
   expect(last(1.9)).toBe(2);
 });

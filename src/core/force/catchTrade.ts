@@ -4,7 +4,7 @@ import type { ForceChain } from './handsOff';
 /** Half a turn of a let-go rim, by the damper of the base. */
 export interface CatchTrade {
   points: { damperNms: number; halfTurnS: number | null }[];
-  /** With the least damper that lets the hands off; `null` where none does. */
+  /** With the least damper that lets the hands off; `null` where none that the base has does. */
   atCalm: { damperNms: number; halfTurnS: number | null } | null;
   /** Whether that rim still catches a slide by itself: nearly always, sometimes, hardly ever. */
   room: 'both' | 'some' | 'none' | null;
@@ -21,8 +21,11 @@ export function catchTrade(chain: ForceChain, calmNms: number | null, mostNms: n
     damperNms,
     halfTurnS: halfTurn({ ...chain, base: { ...chain.base, damperNms } }).nowS,
   });
-  const reach = Math.min(mostNms, Math.max(mostNms / 4, 2.5 * (calmNms ?? 0), 1.5 * chain.base.damperNms));
-  const atCalm = calmNms === null ? null : at(calmNms);
+  const isCalmed = calmNms !== null && calmNms <= mostNms;
+  const reach = !isCalmed
+    ? mostNms
+    : Math.min(mostNms, Math.max(mostNms / 4, 2.5 * calmNms, 1.5 * chain.base.damperNms));
+  const atCalm = isCalmed ? at(calmNms) : null;
   const [nearly, hardly] = CATCHES_S;
   const s = atCalm?.halfTurnS ?? Infinity;
   return {

@@ -65,7 +65,7 @@ function Trade({ force, calmNms }: { force: ForceState; calmNms: number | null }
   return (
     <>
       <h2 className="mt-6 font-bold">
-        {trade.room === null ? 'No damper settles this rim' : ROOM[trade.room]}
+        {trade.room === null ? 'No damper that this base has settles this rim by itself' : ROOM[trade.room]}
       </h2>
       <div className="h-52">
         <Chart

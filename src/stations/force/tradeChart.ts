@@ -10,11 +10,15 @@ export function tradeOption(
   palette: ChartPalette,
 ): EChartsCoreOption {
   const base = chartBase(palette);
-  const across = (y: number, name: string) => ({ yAxis: y, name, lineStyle: { type: 'dotted' as const } });
+  const across = (y: number, name: string, position: 'insideEndTop' | 'insideEndBottom') => ({
+    ...{ yAxis: y, name },
+    lineStyle: { type: 'dotted' as const },
+    label: { position },
+  });
   const up = (x: number, name: string, color: string) => ({
     ...{ xAxis: x, name },
     lineStyle: { type: 'dashed' as const, color },
-    label: { color, position: 'insideEndTop' as const },
+    label: { color, position: 'end' as const },
   });
   return {
     ...base,
@@ -37,11 +41,11 @@ export function tradeOption(
         markLine: {
           silent: true,
           symbol: 'none',
-          label: { formatter: '{b}', color: palette.muted, position: 'insideStartTop' },
+          label: { formatter: '{b}', color: palette.muted },
           lineStyle: { color: palette.muted },
           data: [
-            across(CATCHES_S[0], 'under it nearly every slide is caught'),
-            across(CATCHES_S[1], 'over it hardly one'),
+            across(CATCHES_S[0], 'under it nearly every slide is caught', 'insideEndBottom'),
+            across(CATCHES_S[1], 'over it hardly one', 'insideEndTop'),
             ...(atCalm ? [up(atCalm.damperNms, 'calm', palette.lichen)] : []),
             up(nowNms, 'now', palette.ink),
           ],
