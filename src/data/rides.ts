@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, lt, not, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { rideFault, rideNotesSchema, seedSchema } from '@/core/rides/checkRide';
 import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
@@ -88,12 +88,9 @@ const ROW = {
   mark: rides.mark,
 };
 
-/** Laps of a combination: attempts of a drill have no laps, and are kept apart. */
-const ofLaps = (scope: Combination) =>
-  and(
-    ofCombination(rides, scope),
-    sql`(${rides.head} -> 'notes' ->> 'drill' is null or ${rides.head} -> 'notes' ->> 'source' = ${IMPORTED})`,
-  );
+/** As `isAttempt` has it of a ride's notes: attempts of a drill have no laps, and are kept apart. */
+const IS_ATTEMPT = sql`(${rides.head} -> 'notes' ->> 'drill' is not null and ${rides.head} -> 'notes' ->> 'source' is distinct from ${IMPORTED})`;
+const ofLaps = (scope: Combination) => and(ofCombination(rides, scope), not(IS_ATTEMPT));
 
 const rowOf = (row: Pick<typeof rides.$inferSelect, keyof typeof ROW>): RideRow => ({
   id: row.id,
@@ -174,13 +171,7 @@ export async function drillAttempts(
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(
-      and(
-        ofCombination(rides, scope),
-        sql`${rides.head} -> 'notes' ->> 'drill' is not null`,
-        sql`${rides.head} -> 'notes' ->> 'source' <> ${IMPORTED}`,
-      ),
-    )
+    .where(and(ofCombination(rides, scope), IS_ATTEMPT))
     .orderBy(desc(rides.at))
     .limit(most);
   return rows.map((row) => ({ ...rowOf(row), drill: headSchema.parse(row.head).notes['drill']! })).reverse();

@@ -9,7 +9,8 @@ import { forceFactsOf } from '@/book/judge/force';
 import { livePlan, liveSetting, type LiveHow } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
-import { startDrive, type Driven, type StartedDrive } from '@/workers/startDrive';
+import type { Driven, StartedDrive } from '@/workers/driveIn';
+import { startDrive } from '@/workers/startDrive';
 import { latestRaw } from './liveRig';
 
 /** What a page shows of a ride in real time; a moment of it is drawn from {@link Drive.frame}, never from here. */
@@ -58,8 +59,10 @@ const BEFORE: DriveStatus = {
 
 const chainIn = (view: BookView) => (isForceDescribed(view.menus) ? chainOf(forceFactsOf(view)) : null);
 
-/** Drives the open combination with what the driver holds; a simulated rig drives by itself. */
-/** @param onLeft hears what was driven where the page is left in the middle of it */
+/**
+ * Drives the open combination with what the driver holds; a simulated rig drives by itself.
+ * @param onLeft hears what was driven where the page is left in the middle of it
+ */
 export function useDrive(
   view: BookView,
   source: DeviceSource,
@@ -149,11 +152,8 @@ export function useDrive(
       [through],
     ),
     finish: useCallback(async () => {
-      if ((newest.current?.t ?? 0) < LEAST_RIDE_S) {
-        isFinished.current = true;
-        return null;
-      }
       isFinished.current = true;
+      if ((newest.current?.t ?? 0) < LEAST_RIDE_S) return null;
       tell({ kind: 'end' });
       const driven = await drive.current?.log();
       return driven && isRide(driven) ? driven : null;

@@ -44,4 +44,7 @@ it('what the settings add to the foot is said in the measure’s own scale', () 
   expect(footSentence('circle', { ...foot, slope: 1, straight: 1.5, settingShare: 0 })).toMatch(
     /rate of the foot 1\.50 1\/s is your foot’s own$/,
   );
+  expect(footSentence('circle', { ...foot, slope: 0.5, straight: 3, settingShare: 0 })).toMatch(
+    /Of your foot’s own 3\.00 1\/s the settings leave 1\.50 1\/s as rate of the foot$/,
+  );
 });

@@ -83,11 +83,15 @@ export function footSentence(
   const { measure } = FOOT_DRILLS[name]!;
   const word = DRILL_WORDS[name].measures[measure]!;
   const where = `Your foot works at ${Math.round(100 * travel)} % of the ${axis}’s travel, and the title hears ${slope.toFixed(1)} times what it moves there`;
+  if (slope < FLAT)
+    return `${where}. Of your foot’s own ${figureText(word, straight)} the settings leave ${figureText(word, value)} as ${word.label}`;
   if (settingShare < LEAST_SHARE)
     return `${where}: ${word.label} ${figureText(word, value)} is your foot’s own`;
   return `${where}. Of ${word.label} ${figureText(word, value)} your foot’s own is ${figureText(word, straight)}; the settings add ${Math.round(100 * settingShare)} % of the variance`;
 }
 
+/** A curve that is flatter than this takes some of the foot away. */
+const FLAT = 0.9;
 /** Less than this nobody could tell. */
 const LEAST_SHARE = 0.1;
 

@@ -2,6 +2,7 @@ import { drillsIn } from '@/core/drills/measureDrill';
 import { forceRecorder, type ForceRecorder } from '@/core/force/forceInputs';
 import type { ForceChain } from '@/core/force/handsOff';
 import { rideForce, withForce } from '@/core/force/rideForce';
+import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { RideLog } from '@/core/rides/rideLog';
 import {
   liveDrive,
@@ -34,7 +35,8 @@ export interface BlindSides {
 const TICK_MS = 4;
 
 let drive: LiveDrive | null = null;
-let kept: { recorder: ForceRecorder | undefined; chain: ForceChain | null; seed: number; ratio: number };
+let kept: { recorder: ForceRecorder | undefined; chain: ForceChain | null; seed: number; car: CarSpec };
+
 /** So often what was driven is put aside with the page, ms: a worker that is lost takes no more with it. */
 const ASIDE_EVERY_MS = 5000;
 let aside = { rows: 0, atMs: 0, isBlind: false };
@@ -68,7 +70,7 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
   if (data.kind === 'begin') {
     const { plan, blind, chain, seed } = data;
     const recorder = recorderOf(chain);
-    kept = { recorder, chain, seed, ratio: plan.car.steeringRatio };
+    kept = { recorder, chain, seed, car: plan.car };
     const isB = blind !== null && openSide(blind.sealed) === 'B';
     drive = liveDrive(isB ? { ...plan, ...blind.b } : plan, recorder);
     aside = { rows: 0, atMs: performance.now(), isBlind: blind !== null };
@@ -105,10 +107,16 @@ onmessage = ({ data }: MessageEvent<ToDrive>) => {
 const recorderOf = (chain: ForceChain | null) => (chain ? forceRecorder(chain.title.rateHz) : undefined);
 
 /** A ride, or a part of one, with the force that the title would have given in it. */
-function send(log: RideLog, { recorder, chain, seed, ratio }: typeof kept) {
+function send(log: RideLog, { recorder, chain, seed, car }: typeof kept) {
   // Of a part that was hardly begun there is nothing to compute.
   if (log.columns.t_s.length < 2) return postMessage({ kind: 'log', driven: { log, drills: [] } });
   const inputs = recorder?.finish();
   const whole = inputs && chain ? withForce(log, inputs, rideForce(inputs, chain, seed)) : log;
-  postMessage({ kind: 'log', driven: { log: whole, drills: drillsIn(whole, { steeringRatio: ratio }) } });
+  postMessage({
+    kind: 'log',
+    driven: {
+      log: whole,
+      drills: drillsIn(whole, { steeringRatio: car.steeringRatio, lockDeg: car.lockDeg }),
+    },
+  });
 }

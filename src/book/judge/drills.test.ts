@@ -20,7 +20,7 @@ it('the newest attempt is judged by those before it, not by itself', () => {
   expect(line.last).toMatchObject({ judged: 'better', expected: { n: 5 } });
   expect(line.last!.expected!.mean).toBeCloseTo(0.4, 9);
   // What the next one is expected to be counts it in.
-  expect(line.expected['radiusSdM']!.n).toBe(6);
+  expect(line.expected!.n).toBe(6);
   expect(lineOf(circles(...usual, 0.4)).last!.judged).toBe('as usual');
   expect(lineOf(circles(...usual, 0.9)).last!.judged).toBe('worse');
 });

@@ -1,16 +1,13 @@
-import { expectedNext, judgeNext } from '@/core/drills/history';
+import { expectedNext } from '@/core/drills/history';
 import { DRILL_NAMES, type DrillName } from '@/core/drills/measureDrill';
-import { FOOT_DRILLS, MERITS } from '@/core/drills/merit';
+import { FOOT_DRILLS, judgedBy, MERITS } from '@/core/drills/merit';
 import { footOfDrill, straighter } from './footAdvice';
-import { dueMs, nextPractice } from '@/core/drills/practice';
+import { nextPractice } from '@/core/drills/practice';
 import type { BookView } from '../model/bookView';
 import type { Attempt, DrillLine, DrillsView } from '../model/drillsView';
 
 /** So many attempts are drawn. */
 const DRAWN = 30;
-
-const valuesOf = (attempts: readonly Attempt[], measure: string): number[] =>
-  attempts.flatMap(({ measures }) => measures[measure] ?? []);
 
 /** Each drill against the driver's own attempts, and what to practise next. */
 export function drillsOf(
@@ -22,7 +19,7 @@ export function drillsOf(
   const practised = (name: DrillName) =>
     of(name).map(({ atMs, measures }) => ({ atMs, value: measures[MERITS[name].leading] ?? null }));
   return {
-    lines: DRILL_NAMES.map((name) => drillLine(view, name, of(name), dueMs(practised(name)))),
+    lines: DRILL_NAMES.map((name) => drillLine(view, name, of(name))),
     next: nextPractice(new Map(DRILL_NAMES.map((name) => [name, practised(name)])), nowMs),
   };
 }
@@ -46,36 +43,26 @@ function drillLine(
   view: Pick<BookView, 'menus' | 'settings'>,
   name: DrillName,
   attempts: readonly Attempt[],
-  due: number,
 ): DrillLine {
-  const { leading, of } = MERITS[name];
-  const expected = Object.keys(of).flatMap((measure) => {
-    const one = expectedNext(valuesOf(attempts, measure));
-    return one ? [[measure, one] as const] : [];
-  });
+  const values = (of: readonly Attempt[]) =>
+    of.flatMap(({ measures }) => measures[MERITS[name].leading] ?? []);
   const last = attempts.at(-1);
-  const before = last ? expectedNext(valuesOf(attempts.slice(0, -1), leading)) : null;
-  const value = last?.measures[leading];
+  const before = expectedNext(values(attempts.slice(0, -1)));
   return {
     name,
     attempts: attempts.length,
     series: attempts
-      .flatMap(({ atMs, measures }) => {
-        const one = measures[leading];
-        return one === null || one === undefined ? [] : [{ atMs, value: one }];
-      })
+      .flatMap(({ atMs, ...one }) => values([{ atMs, ...one }]).map((value) => ({ atMs, value })))
       .slice(-DRAWN),
-    expected: Object.fromEntries(expected),
+    expected: expectedNext(values(attempts)),
     last: last
       ? {
           atMs: last.atMs,
           measures: last.measures,
           expected: before,
-          judged:
-            before && value !== null && value !== undefined ? judgeNext(before, value, of[leading]!) : null,
+          judged: judgedBy(name, last.measures, before),
         }
       : null,
     foot: footLine(view, name, last),
-    dueMs: due,
   };
 }

@@ -67,11 +67,15 @@ export const isFeltHere = (
 
 const throughOf = ({ axes, rotation }: BookView) =>
   JSON.stringify([
-    axes.map(({ layers }) => FELT_AT.map((input) => respond(layers, input).toFixed(6))),
+    axes
+      .filter(({ axis }) => FELT.includes(axis))
+      .map(({ layers }) => FELT_AT.map((input) => respond(layers, input).toFixed(6))),
     matchRotation(rotation).gain,
     rotation.carDeg,
   ]);
 
+/** Where gears shift by themselves no foot works the clutch. */
+const FELT: readonly AxisName[] = ['steering', 'throttle', 'brake', 'handbrake'];
 const FELT_AT = Array.from({ length: 41 }, (_, i) => i / 40);
 
 function liveAxes(view: BookView, ranges: Ranges): LiveAxes {

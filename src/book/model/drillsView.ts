@@ -21,14 +21,12 @@ export interface DrillLine {
   attempts: number;
   /** Its leading measure in time order, the newest of them. */
   series: { atMs: number; value: number }[];
-  /** What one more attempt is expected to show of each measure that can be judged. */
-  expected: Partial<Record<string, Expected>>;
+  /** What one more attempt is expected to show of it; `null` before there are enough. */
+  expected: Expected | null;
   /** The newest attempt, against those before it; `null` before the first. */
   last: { atMs: number; measures: Measures; expected: Expected | null; judged: Judged | null } | null;
   /** What the settings in force make of the foot, from the newest attempt; `null` where no foot decides it. */
   foot: (FootShown & { advice: Proposal | null }) | null;
-  /** When it may come next. */
-  dueMs: number;
 }
 
 export interface DrillsView {

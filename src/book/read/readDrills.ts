@@ -37,7 +37,7 @@ type Shown = Pick<Attempt, 'measures' | 'work'>;
 
 /** What an attempt shows; it never changes, so it is worked out once. An attempt without the drill in it shows nothing. */
 function shownOf(book: Here['book'], id: string, name: DrillName, car: CarSpec): Promise<Shown> {
-  return memo(book, `drill:${id}:${car.steeringRatio}`, async () => {
+  return memo(book, `drill:${id}:${car.steeringRatio}/${car.lockDeg}`, async () => {
     await breath();
     const log = await loadRide(book, id);
     const shown = log && measureDrill(name, log, drillOptions(place, car));

@@ -2,7 +2,7 @@ import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import type { Problem } from '@/core/problem';
-import { roadOf } from '@/core/rides/road';
+import { isAttempt, roadOf } from '@/core/rides/road';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { SentRide } from '@/core/rides/sentRide';
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
@@ -75,8 +75,7 @@ async function writeRide(
     const road = roadOf(ride.trackId, log.notes);
     await addRideRow(inside, { ...ride, ...combination, notes: log.notes }, parts.length);
     // Another road begins a comparison of its own.
-    const isAttempt = log.notes['drill'] !== undefined;
-    const mark = isAsked || isAttempt ? null : markOf({ road, settings: ride.settings }, marked);
+    const mark = isAsked || isAttempt(log.notes) ? null : markOf({ road, settings: ride.settings }, marked);
     if (mark) await markRide(inside, combination, ride.id, mark);
   });
 }

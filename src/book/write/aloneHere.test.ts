@@ -1,38 +1,24 @@
 import { openSide, SEALED_BYTES } from '@/core/experiment/sealedSide';
 import type { PairPlan, Said } from '@/core/experiment/plan';
 import type { RideLog } from '@/core/rides/rideLog';
-import { plainRig } from '@/core/rig/rigSpec';
 import { bookDocument } from '@/data/backup';
-import { newestExperiments, openExperiment } from '@/data/experiments';
+import { newestExperiments } from '@/data/experiments';
 import { addRide } from '@/data/rides';
-import { addRig } from '@/data/rigs';
 import { sealedOrders } from '@/data/schema';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { isFeltHere } from '../judge/livePlan';
 import { feltSettings, paddleChoices, pulled, underPaddles, underText } from '../judge/underPaddles';
-import { hereIn } from '../read/here';
-import { bookView } from '../read/readBook';
 import { askedHere, readExperiment, recentIn } from '../read/readExperiments';
-import { bookInMemory } from '../testing/bookInMemory';
+import { askingBook, codeOf, HERE, isDone } from '../testing/askingBook';
 import { loadHere, slotSaved } from './blindLoading';
 import { askQuestion, bookTrial, endEarly, sayAnswer } from './experiments';
-import type { Reply } from './reply';
-import { applyChange, changeCombination } from './settings';
+import { applyChange } from './settings';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
-const HERE = { rigId: 'rig', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
 const DEADZONE = 'title/throttle/deadzone';
 
-const book = bookInMemory(async (db) => {
-  await addRig(db, { id: 'rig', name: 'Tern', spec: plainRig({ kind: 'simulated', rig: 'tern' }) });
-  await changeCombination(HERE);
-});
-
-afterEach(async () => {
-  const row = await openExperiment(book.db, HERE);
-  if (row) await endEarly(row.id);
-});
+const { book, here, view, asked } = askingBook();
 
 const plan = (more: Partial<PairPlan> = {}): PairPlan => ({
   question: 'tell',
@@ -47,14 +33,6 @@ const plan = (more: Partial<PairPlan> = {}): PairPlan => ({
   ...more,
 });
 
-const codeOf = (reply: Reply) => (reply.ok ? 'done' : reply.problems[0]!.code);
-const isDone = async (reply: Promise<Reply>) => expect(codeOf(await reply)).toBe('done');
-const here = async () => (await hereIn(book.db, HERE))!;
-const view = async () => (await bookView())!;
-const asked = async (of: PairPlan) => {
-  await isDone(askQuestion(of));
-  return (await openExperiment(book.db, HERE))!;
-};
 const sealedIn = async (id: string, place: number) => {
   const reply = await loadHere({ id, place });
   return reply.ok ? (reply.sealed ?? null) : codeOf(reply);

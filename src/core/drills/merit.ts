@@ -1,3 +1,5 @@
+import type { Measures } from './drill';
+import { judgeNext, type Expected, type Judged } from './history';
 import type { DrillName } from './measureDrill';
 
 /** Which way of a measure is better; one that is missing is shown, and judged by nobody. */
@@ -27,3 +29,10 @@ export const FOOT_DRILLS: Partial<Record<DrillName, { axis: 'throttle' | 'brake'
   circle: { axis: 'throttle', measure: 'throttleRateRms' },
   'brake-peak': { axis: 'brake', measure: 'peakSd' },
 };
+
+/** How the leading measure of an attempt stands against what was expected of it; `null` where one of the two is not known. */
+export function judgedBy(name: DrillName, measures: Measures, expected: Expected | null): Judged | null {
+  const { leading, of } = MERITS[name];
+  const value = measures[leading];
+  return expected && typeof value === 'number' ? judgeNext(expected, value, of[leading]!) : null;
+}

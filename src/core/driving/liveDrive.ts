@@ -109,6 +109,17 @@ export interface LiveDrive {
   log(): RideLog;
 }
 
+/** What the log of such a ride says of itself. */
+export const notesOf = ({
+  standIn,
+  car,
+  track,
+}: Pick<LivePlan, 'standIn' | 'car' | 'track'>): RideLog['notes'] => ({
+  source: standIn ? 'simulated' : DRIVEN,
+  car: car.id,
+  track: track.id,
+});
+
 export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
   const { car, laps, stretch } = plan;
   let { axes, standIn } = plan;
@@ -197,8 +208,7 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
     if (Math.abs(road.place.offsetM) > LOST_M) onRoad(road.place.distanceM, road.lap);
   };
   let turned = 0;
-  const finished = () =>
-    road.finish({ source: standIn ? 'simulated' : DRIVEN, car: car.id, track: plan.track.id });
+  const finished = () => road.finish(notesOf(plan));
 
   return {
     hear(raw, atMs) {

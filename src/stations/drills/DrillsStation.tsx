@@ -75,7 +75,7 @@ export function DrillsStation({
           </>
         ) : (
           <NextStep number={1} title="This title has no Quarry Pan">
-            Drills are driven there. Tick it among the roads of your title, under Translate.
+            Drills are driven there. The file that describes this title lists other roads only.
           </NextStep>
         )
       }
@@ -132,12 +132,11 @@ function Straighter({ number, view, advice }: { number: number; view: BookView; 
 }
 
 function Row({ line, isShown, hasPlace }: { line: DrillLine; isShown: boolean; hasPlace: boolean }) {
-  const { name, last, attempts } = line;
+  const { name, last, attempts, expected } = line;
   const { leading } = MERITS[name];
   const value = last?.measures[leading];
-  const expected = line.expected[leading];
   return (
-    <tr className="border-b border-line align-top last:border-0" data-drill={name}>
+    <tr className="border-b border-line align-top last:border-0">
       <td className="py-2.5 pr-4">
         <Link
           href={`/drills?of=${name}`}

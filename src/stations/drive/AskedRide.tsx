@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { isPairPlan, type PairPlan, type TrialOutcome } from '@/core/experiment/plan';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { bookTrial } from '@/book/write/experiments';
@@ -11,6 +11,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
+import { useSaid } from '@/live/useSaid';
 import { useTicking } from '@/live/useTicking';
 import { speak, tone } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
@@ -19,6 +20,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import type { DeviceSource } from '@/devices/source';
 import { askedWords } from '@/words/drive';
 import { DriveScreen } from './DriveScreen';
+import { useAtEnd } from './useAtEnd';
 
 interface Props {
   view: BookView;
@@ -112,55 +114,36 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const { status, finish } = drive;
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [fault, setFault] = useState<string | null>(null);
-  const isBooked = useRef(false);
   /** How it went; booked once the feet are off, since the next question would take a held pedal for its answer. */
   const [outcome, setOutcome] = useState<TrialOutcome | null>(null);
   const isFree = useTicking(drive.areFeetOff, LOOKS_EVERY_MS);
 
-  /** Books how it went, once, and goes on. */
-  const book = useCallback(
-    async (outcome: TrialOutcome) => {
-      if (isBooked.current) return;
-      isBooked.current = true;
-      try {
-        const driven = sealed === null && outcome === 'ridden' ? await finish() : null;
-        const head = { trackId: open.trackId, seed, settings: a.settings, isAsked: true };
-        const rideId = driven && (await keepRide(driven.log, head));
-        const reply = await bookTrial({ id: open.id, place: step.place, outcome, rideId });
-        if (!reply.ok) return setFault(reply.problems.map(describeProblem).join(' '));
-        tone(outcome === 'ridden' ? 'counted' : 'fault');
-        router.refresh();
-        if (outcome !== 'ridden') onAgain();
-      } catch (error) {
-        setFault(reasonOf(error));
-      }
-    },
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- all of it is of this one ride
-    [finish, router],
-  );
+  // Books how it went, and goes on.
+  useAtEnd(outcome !== null && isFree, async () => {
+    const isRidden = outcome === 'ridden';
+    try {
+      const driven = sealed === null && isRidden ? await finish() : null;
+      const head = { trackId: open.trackId, seed, settings: a.settings, isAsked: true };
+      const rideId = driven && (await keepRide(driven.log, head));
+      const reply = await bookTrial({ id: open.id, place: step.place, outcome: outcome!, rideId });
+      if (!reply.ok) return setFault(reply.problems.map(describeProblem).join(' '));
+      tone(isRidden ? 'counted' : 'fault');
+      router.refresh();
+      if (!isRidden) onAgain();
+    } catch (error) {
+      setFault(reasonOf(error));
+    }
+  });
   useEffect(() => {
     if (status.state === 'over' && status.fault === null)
       // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
       setOutcome((now) => now ?? (status.isWhole ? 'ridden' : 'break'));
   }, [status.state, status.isWhole, status.fault]);
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the server says of it is shown
-    if (outcome !== null && isFree) void book(outcome);
-  }, [outcome, isFree, book]);
-  const { stop } = drive;
-  const goesWrong = useCallback(() => {
-    stop();
+  const goesWrong = () => {
+    drive.stop();
     setOutcome((now) => now ?? 'crash');
-  }, [stop]);
-  useEffect(
-    () =>
-      source.subscribe({
-        button(index) {
-          if (meaning(index) === 'no') goesWrong();
-        },
-      }),
-    [source, meaning, goesWrong],
-  );
+  };
+  useSaid(source, meaning, (said) => said === 'no' && goesWrong());
   const isBlind = sealed !== null;
   const said = fault ?? status.fault;
   const { title, how } = askedWords(step, asked);

@@ -1,12 +1,11 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { drillCircle, drillOptions } from '@/core/drills/course';
-import { expectedNext, judgeNext, type Judged } from '@/core/drills/history';
 import { drillPicture, type DrillPicture } from '@/core/drills/drillPicture';
 import { measureDrill } from '@/core/drills/measureDrill';
-import { MERITS } from '@/core/drills/merit';
+import { judgedBy } from '@/core/drills/merit';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { layTrack } from '@/core/vehicle/track';
 import { trackOf } from '@/book/judge/trackOf';
@@ -14,15 +13,17 @@ import type { BookView } from '@/book/model/bookView';
 import type { DrillLine } from '@/book/model/drillsView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
+import { useSaid } from '@/live/useSaid';
 import { speak } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
-import { AttemptPicture } from '@/parts/AttemptPicture';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import type { DeviceSource } from '@/devices/source';
 import { drillText, DRILL_WORDS } from '@/words/drills';
 import { attemptSentence, DRILL_HOW } from '@/words/drillPractice';
+import { AttemptPicture } from './AttemptPicture';
 import { DriveScreen } from './DriveScreen';
+import { useAtEnd } from './useAtEnd';
 
 interface Props {
   view: BookView;
@@ -52,29 +53,22 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
   const { status, finish } = drive;
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [came, setCame] = useState<Came>({ state: 'driving' });
-  const isKeeping = useRef(false);
   useEffect(() => speak(`${DRILL_WORDS[name].label}. ${DRILL_HOW[name].how}`), [name]);
 
-  /** Measures what was driven, and keeps it where the drill is in it: once. */
-  const keep = useCallback(async () => {
-    if (isKeeping.current) return;
-    isKeeping.current = true;
+  // Measures what was driven, and keeps it where the drill is in it.
+  const end = useAtEnd(status.state === 'over', async () => {
     setCame({ state: 'keeping' });
     try {
       const driven = await finish();
-      if (!driven) return setCame({ state: 'nothing', why: 'Nothing was driven yet.' });
+      if (!driven) return setCame({ state: 'nothing', why: status.fault ?? 'Nothing was driven yet.' });
       const log = { ...driven.log, notes: { ...driven.log.notes, drill: name } };
       const measured = measureDrill(name, log, drillOptions(track, view.car));
       if (!measured.ok)
         return setCame({ state: 'nothing', why: measured.problems.map(describeProblem).join(' ') });
       await keepRide(log, { trackId: view.trackId, seed, settings: view.settings, isAsked: true });
       const { measures } = measured.value;
-      const { leading, of } = MERITS[name];
-      const expected = expectedNext(line.series.map(({ value }) => value));
-      const value = measures[leading];
-      const judged: Judged | null =
-        expected && typeof value === 'number' ? judgeNext(expected, value, of[leading]!) : null;
-      const sentence = `${attemptSentence(name, { measures, expected, judged })}.`;
+      const { expected } = line;
+      const sentence = `${attemptSentence(name, { measures, expected, judged: judgedBy(name, measures, expected) })}.`;
       speak(sentence);
       setCame({
         state: 'kept',
@@ -86,26 +80,14 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
     } catch (error) {
       setCame({ state: 'nothing', why: reasonOf(error) });
     }
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- it is judged by what was known when it began
-  }, [finish, router]);
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the attempt ended in its worker
-    if (status.state === 'over' && status.fault === null) void keep();
-  }, [status.state, status.fault, keep]);
+  });
 
   const isOver = came.state === 'kept' || came.state === 'nothing';
-  useEffect(
-    () =>
-      source.subscribe({
-        button(index) {
-          const said = meaning(index);
-          if (!isOver) return;
-          if (said === 'yes') onAgain();
-          else if (said === 'no') router.push('/drills');
-        },
-      }),
-    [source, meaning, isOver, onAgain, router],
-  );
+  useSaid(source, meaning, (said) => {
+    if (!isOver) return;
+    if (said === 'yes') onAgain();
+    else router.push('/drills');
+  });
 
   return (
     <DriveScreen
@@ -118,11 +100,9 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
           <span className="block text-muted">{DRILL_HOW[name].how}</span>
         </p>
       }
-      buttons={<Button onClick={() => void keep()}>That is it</Button>}
+      buttons={<Button onClick={() => void end()}>That is it</Button>}
       over={
-        status.fault !== null ? (
-          <p className="max-w-xl text-lg text-rust">{status.fault}</p>
-        ) : came.state === 'driving' ? null : (
+        came.state === 'driving' ? null : (
           <div className="max-w-4xl text-left">
             {came.state === 'keeping' && <p className="text-4xl font-bold">It is being measured…</p>}
             {came.state === 'nothing' && (
@@ -134,6 +114,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
             {came.state === 'kept' && (
               <>
                 <p className="text-3xl leading-snug font-bold text-balance">{came.sentence}</p>
+                {status.fault !== null && <p className="mt-1 text-lg text-rust">{status.fault}</p>}
                 <AttemptPicture name={name} picture={came.picture} />
                 <p className="mt-2 text-[15px] text-muted tabular-nums">{came.all}</p>
               </>

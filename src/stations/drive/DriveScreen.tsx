@@ -28,14 +28,12 @@ interface Props {
   buttons: ReactNode;
   /** What stands over the picture instead of the ride's own prompts; `null` where nothing does. */
   over: ReactNode;
-  /** What was just said or changed. */
-  remark?: string;
   /** Of a blind ride nothing is drawn that would tell what it goes through: not hands, feet, engine or speed. */
   isBlind?: boolean;
 }
 
 /** The road from the driver's eye, full screen, and what has to be known while driving. */
-export function DriveScreen({ view, source, drive, where, buttons, over, remark, isBlind = false }: Props) {
+export function DriveScreen({ view, source, drive, where, buttons, over, isBlind = false }: Props) {
   const track = useMemo(() => layTrack(trackOf(view)), [view]);
   const { status, frame } = drive;
   const simulated = useLiveRig((live) => live.simulated);
@@ -106,11 +104,6 @@ export function DriveScreen({ view, source, drive, where, buttons, over, remark,
           <p className="mx-auto inline-block rounded-lg bg-ground/90 px-6 py-4 text-4xl font-bold text-balance">
             {prompt.title}
             <span className="mt-2 block text-2xl font-normal text-muted">{prompt.how}</span>
-          </p>
-        )}
-        {!over && !prompt && remark && (
-          <p className="mx-auto inline-block rounded-lg bg-ground/80 px-5 py-2 text-3xl font-bold">
-            {remark}
           </p>
         )}
         {over && (

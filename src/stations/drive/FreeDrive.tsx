@@ -8,15 +8,17 @@ import type { UnderPaddles } from '@/book/judge/underPaddles';
 import type { BookView } from '@/book/model/bookView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive, type Drive } from '@/live/useDrive';
+import { useSaid } from '@/live/useSaid';
 import { useTicking } from '@/live/useTicking';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { useKeys } from '@/ui/useKeys';
-import type { Driven } from '@/workers/startDrive';
+import type { Driven } from '@/workers/driveIn';
 import type { DeviceSource } from '@/devices/source';
 import { lapTime } from '@/words/drive';
 import { DriveScreen } from './DriveScreen';
 import { RideOver, type Kept } from './RideOver';
+import { useAtEnd } from './useAtEnd';
 import { useFelt } from './useFelt';
 
 export interface DriveChoice {
@@ -49,27 +51,24 @@ export function FreeDrive({
   });
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [kept, setKept] = useState<Kept>({ state: 'driving' });
-  const isKeeping = useRef(false);
 
-  /** Ends the ride, and keeps what was driven: once. */
-  const keep = useCallback(async () => {
-    if (isKeeping.current) return;
-    isKeeping.current = true;
+  /** Keeps what was driven; gives whether something was. */
+  const keep = useAtEnd(status.state === 'over', async (): Promise<boolean> => {
     setKept({ state: 'keeping' });
     try {
       const driven = await keepAll();
       setKept(driven ? { state: 'kept', drills: driven.drills } : { state: 'nothing' });
       router.refresh();
+      return driven !== null;
     } catch (error) {
       setKept({ state: 'fault', why: reasonOf(error) });
+      return false;
     }
-  }, [keepAll, router]);
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the ride ended in its worker
-    if (status.state === 'over') void keep();
-  }, [status.state, keep]);
+  });
+  // Where nothing was kept the page stays, and says why.
   const leave = () =>
-    void keep().then(() => {
+    void keep().then((isKept) => {
+      if (!isKept) return;
       notify('The ride is kept.');
       router.push('/ride');
     });
@@ -78,20 +77,7 @@ export function FreeDrive({
     left.current = (driven) => keepLeft(driven).then(() => router.refresh());
   });
 
-  const paddle = useRef((_by: 1 | -1) => {});
-  useEffect(() => {
-    paddle.current = choice.under ? pull : drive.shift;
-  });
-  useEffect(
-    () =>
-      source.subscribe({
-        button(index) {
-          const said = meaning(index);
-          if (said) paddle.current(said === 'yes' ? 1 : -1);
-        },
-      }),
-    [source, meaning],
-  );
+  useSaid(source, meaning, (said) => (choice.under ? pull : drive.shift)(said === 'yes' ? 1 : -1));
   const toggle = status.state === 'stopped' ? drive.goOn : drive.stop;
   useKeys({
     ' ': (event) => {

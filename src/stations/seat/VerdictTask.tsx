@@ -1,30 +1,13 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import {
-  isPairPlan,
-  QUESTIONS,
-  settingsOf,
-  type ExperimentPlan,
-  type PairPlan,
-  type Said,
-} from '@/core/experiment/plan';
-import { STRETCH_S } from '@/core/driving/stretch';
-import { askQuestion, bookTrial, decide, sayAnswer } from '@/book/write/experiments';
-import { cautionsFor } from '@/book/judge/cautionsFor';
+import { settingsOf, type Said } from '@/core/experiment/plan';
+import { bookTrial, decide, sayAnswer } from '@/book/write/experiments';
 import { settingWords } from '@/book/judge/experimentWords';
-import { trackOf } from '@/book/judge/trackOf';
-import { planSentence } from '@/book/judge/planSentence';
-import { isFeltHere } from '@/book/judge/livePlan';
-import { alone, seatQuestion } from '@/book/judge/seatQuestion';
 import { settingNames } from '@/book/judge/trail';
 import { withSettings } from '@/book/judge/withSettings';
-import type { BookView } from '@/book/model/bookView';
-import type { ExperimentLine, ExperimentView, ShownStep, VerdictView } from '@/book/model/experimentView';
-import type { Reply } from '@/book/write/reply';
+import type { ExperimentLine, ExperimentView, ShownStep } from '@/book/model/experimentView';
 import type { Answer } from '@/live/answerButtons';
-import { useLiveRig } from '@/live/liveRig';
 import { tone } from '@/live/voice';
 import { saveSlot } from '@/parts/saveSlot';
 import { told } from '@/parts/told';
@@ -32,10 +15,9 @@ import { useLookAgain } from '@/parts/useLookAgain';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/verdict';
-import { AnswerWords } from './answerWords';
-import { SeatScreen } from './SeatScreen';
+import { ChooseQuestion } from './ChooseQuestion';
 import type { TaskProps } from './task';
-import { useSeatAnswer } from './useSeatAnswer';
+import { Prompt, useBusy, type Props } from './verdictPrompt';
 
 /** A question from the seat: chosen, ridden and answered by what the driver is holding. */
 export function VerdictTask({ verdict, ...props }: TaskProps) {
@@ -48,120 +30,10 @@ export function VerdictTask({ verdict, ...props }: TaskProps) {
   const answered = verdict.past.find(({ id }) => id === last);
   if (answered && answered.decision === null) return <Answered {...props} line={answered} />;
   if (answered) return <Over {...props} />;
-  return <Choose {...props} verdict={verdict} />;
+  return <ChooseQuestion {...props} verdict={verdict} />;
 }
 
-type Props = Omit<TaskProps, 'verdict'>;
 const stepText = (step: ShownStep) => JSON.stringify(step);
-
-function useBusy() {
-  const router = useRouter();
-  const [isBusy, setBusy] = useState(false);
-  const run = async (work: Promise<Reply>) => {
-    setBusy(true);
-    if (told(await work)) tone('counted');
-    router.refresh();
-    setBusy(false);
-  };
-  return { isBusy, run };
-}
-
-/** One prompt with a yes and a no. */
-function Prompt({
-  taught,
-  place,
-  title,
-  how,
-  yes,
-  no,
-  remark,
-  onAnswer,
-}: Pick<Props, 'taught' | 'place'> & {
-  title: string;
-  how: string;
-  yes: string | null;
-  no: string | null;
-  remark?: string;
-  onAnswer(answer: Answer): void;
-}) {
-  const source = useLiveRig((live) => live.source);
-  useSeatAnswer(source, taught.meaning, onAnswer);
-  return (
-    <SeatScreen
-      title={title}
-      how={how}
-      done={place.done}
-      of={place.of}
-      leaveTo="/verdict"
-      remark={remark ?? ''}
-      answers={<AnswerWords taught={taught} yes={yes} no={no} />}
-    />
-  );
-}
-
-/** The five questions, one after the other, of the setting that was changed last. */
-function Choose({ view, taught, place, onDone, verdict }: Props & { verdict: VerdictView }) {
-  const [at, setAt] = useState(0);
-  const [seed] = useState(() => Math.floor(Math.random() * 0xffff_ffff));
-  const { isBusy, run } = useBusy();
-  const question = QUESTIONS[at]!;
-  const isSimulated = view.rig.spec.device.kind === 'simulated';
-  const plan = seatQuestion(view, verdict.recent, question, isSimulated, seed);
-  const [blind, setBlind] = useState<PairPlan | null>(null);
-  const answer = (said: Answer) => {
-    if (isBusy) return;
-    if (said === 'yes' && plan) {
-      const isEither = isPairPlan(plan) && plan.way === 'helper' && isFeltHere(view, plan.a, plan.b);
-      return isEither ? setBlind(plan) : void run(askQuestion(plan));
-    }
-    if (at + 1 < QUESTIONS.length) setAt(at + 1);
-    else onDone();
-  };
-  if (blind)
-    return (
-      <Prompt
-        key="alone"
-        taught={taught}
-        place={place}
-        title="Here, and alone?"
-        how={`This program loads it, and you drive ${STRETCH_S} seconds a ride on ${trackOf(view).name}. No: in the title, with a helper who loads it.`}
-        yes="here, alone"
-        no="with a helper"
-        onAnswer={(said) => !isBusy && void run(askQuestion(said === 'yes' ? alone(blind) : blind))}
-      />
-    );
-  return (
-    <Prompt
-      key={question}
-      taught={taught}
-      place={place}
-      title={QUESTION_WORDS[question].ask}
-      how={plan ? planText(view, verdict, plan) : 'Nothing can be set here.'}
-      yes={plan ? 'ask this' : null}
-      no={at + 1 < QUESTIONS.length ? 'another question' : 'none of them'}
-      onAnswer={answer}
-    />
-  );
-}
-
-function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): string {
-  const words = settingWords(view);
-  const of = capital(settingNames(view, settingsOf(plan)));
-  const key = settingsOf(plan)[0]!;
-  const values =
-    'a' in plan ? `${words.value(key, plan.a[key]!)} against ${words.value(key, plan.b[key]!)}` : '';
-  const takes = planSentence(
-    plan.question,
-    {
-      pairs: 'pairs' in plan ? plan.pairs : 1,
-      lapsPerRide: plan.lapsPerRide,
-      named: 'named' in plan ? plan.named : null,
-      searched: 1,
-    },
-    verdict.spread,
-  );
-  return [`${of}${values && `, ${values}`}. ${takes}.`, ...cautionsFor(view, settingsOf(plan))].join(' ');
-}
 
 function UnderWay(props: Props & { open: ExperimentView }) {
   const { open, view } = props;

@@ -181,7 +181,9 @@ function Here({ view, open }: { view: BookView; open: ExperimentView }) {
     >
       {isElsewhere
         ? 'Another road is open now: choose the one of this question under Ride first.'
-        : 'Full screen: this program loads each ride by itself, and nothing tells which. You answer by your paddles.'}
+        : open.commitment
+          ? 'Full screen: this program loads each ride by itself, and nothing tells which. You answer by your paddles.'
+          : 'Full screen: this program loads each ride by itself.'}
     </NextStep>
   );
 }

@@ -1,0 +1,27 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import type { DeviceSource } from '@/devices/source';
+import type { Answer, TaughtButtons } from './answerButtons';
+
+/** Hears what the rim's buttons say while something is driven; a held pedal says nothing there. */
+export function useSaid(
+  source: DeviceSource,
+  meaning: TaughtButtons['meaning'],
+  onSaid: (said: Answer) => void,
+) {
+  const latest = useRef(onSaid);
+  useEffect(() => {
+    latest.current = onSaid;
+  });
+  useEffect(
+    () =>
+      source.subscribe({
+        button(index) {
+          const said = meaning(index);
+          if (said) latest.current(said);
+        },
+      }),
+    [source, meaning],
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { useState } from 'react';
+import { STRETCH_S } from '@/core/driving/stretch';
+import {
+  isPairPlan,
+  QUESTIONS,
+  settingsOf,
+  type ExperimentPlan,
+  type PairPlan,
+} from '@/core/experiment/plan';
+import { askQuestion } from '@/book/write/experiments';
+import { cautionsFor } from '@/book/judge/cautionsFor';
+import { settingWords } from '@/book/judge/experimentWords';
+import { isFeltHere } from '@/book/judge/livePlan';
+import { planSentence } from '@/book/judge/planSentence';
+import { alone, seatQuestion } from '@/book/judge/seatQuestion';
+import { trackOf } from '@/book/judge/trackOf';
+import { settingNames } from '@/book/judge/trail';
+import type { BookView } from '@/book/model/bookView';
+import type { VerdictView } from '@/book/model/experimentView';
+import type { Answer } from '@/live/answerButtons';
+import { capital } from '@/words/format';
+import { QUESTION_WORDS } from '@/words/verdict';
+import { Prompt, useBusy, type Props } from './verdictPrompt';
+
+/** The five questions, one after the other, of the setting that was changed last. */
+export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props & { verdict: VerdictView }) {
+  const [at, setAt] = useState(0);
+  const [seed] = useState(() => Math.floor(Math.random() * 0xffff_ffff));
+  const { isBusy, run } = useBusy();
+  const question = QUESTIONS[at]!;
+  const isSimulated = view.rig.spec.device.kind === 'simulated';
+  const plan = seatQuestion(view, verdict.recent, question, isSimulated, seed);
+  const [blind, setBlind] = useState<PairPlan | null>(null);
+  const answer = (said: Answer) => {
+    if (isBusy) return;
+    if (said === 'yes' && plan) {
+      const isEither = isPairPlan(plan) && plan.way === 'helper' && isFeltHere(view, plan.a, plan.b);
+      return isEither ? setBlind(plan) : void run(askQuestion(plan));
+    }
+    if (at + 1 < QUESTIONS.length) setAt(at + 1);
+    else onDone();
+  };
+  if (blind)
+    return (
+      <Prompt
+        key="alone"
+        taught={taught}
+        place={place}
+        title="Here, and alone?"
+        how={`This program loads it, and you drive ${STRETCH_S} seconds a ride on ${trackOf(view).name}. No: in the title, with a helper who loads it.`}
+        yes="here, alone"
+        no="with a helper"
+        onAnswer={(said) => !isBusy && void run(askQuestion(said === 'yes' ? alone(blind) : blind))}
+      />
+    );
+  return (
+    <Prompt
+      key={question}
+      taught={taught}
+      place={place}
+      title={QUESTION_WORDS[question].ask}
+      how={plan ? planText(view, verdict, plan) : 'Nothing can be set here.'}
+      yes={plan ? 'ask this' : null}
+      no={at + 1 < QUESTIONS.length ? 'another question' : 'none of them'}
+      onAnswer={answer}
+    />
+  );
+}
+
+function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): string {
+  const words = settingWords(view);
+  const of = capital(settingNames(view, settingsOf(plan)));
+  const key = settingsOf(plan)[0]!;
+  const values =
+    'a' in plan ? `${words.value(key, plan.a[key]!)} against ${words.value(key, plan.b[key]!)}` : '';
+  const takes = planSentence(
+    plan.question,
+    {
+      pairs: 'pairs' in plan ? plan.pairs : 1,
+      lapsPerRide: plan.lapsPerRide,
+      named: 'named' in plan ? plan.named : null,
+      searched: 1,
+    },
+    verdict.spread,
+  );
+  return [`${of}${values && `, ${values}`}. ${takes}.`, ...cautionsFor(view, settingsOf(plan))].join(' ');
+}

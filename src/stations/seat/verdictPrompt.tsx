@@ -1,0 +1,62 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Reply } from '@/book/write/reply';
+import type { Answer } from '@/live/answerButtons';
+import { useLiveRig } from '@/live/liveRig';
+import { tone } from '@/live/voice';
+import { told } from '@/parts/told';
+import { AnswerWords } from './answerWords';
+import { SeatScreen } from './SeatScreen';
+import type { TaskProps } from './task';
+import { useSeatAnswer } from './useSeatAnswer';
+
+/** What a task of Verdict gets beside the question. */
+export type Props = Omit<TaskProps, 'verdict'>;
+
+/** Asks the server for something, one thing at a time. */
+export function useBusy() {
+  const router = useRouter();
+  const [isBusy, setBusy] = useState(false);
+  const run = async (work: Promise<Reply>) => {
+    setBusy(true);
+    if (told(await work)) tone('counted');
+    router.refresh();
+    setBusy(false);
+  };
+  return { isBusy, run };
+}
+
+/** One prompt with a yes and a no. */
+export function Prompt({
+  taught,
+  place,
+  title,
+  how,
+  yes,
+  no,
+  remark,
+  onAnswer,
+}: Pick<Props, 'taught' | 'place'> & {
+  title: string;
+  how: string;
+  yes: string | null;
+  no: string | null;
+  remark?: string;
+  onAnswer(answer: Answer): void;
+}) {
+  const source = useLiveRig((live) => live.source);
+  useSeatAnswer(source, taught.meaning, onAnswer);
+  return (
+    <SeatScreen
+      title={title}
+      how={how}
+      done={place.done}
+      of={place.of}
+      leaveTo="/verdict"
+      remark={remark ?? ''}
+      answers={<AnswerWords taught={taught} yes={yes} no={no} />}
+    />
+  );
+}
