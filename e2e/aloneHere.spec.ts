@@ -27,7 +27,6 @@ test('blind and alone, from the seat by the rim and the feet alone: the program 
   page,
   server,
 }) => {
-  test.setTimeout(300_000);
   await beginWithPlainWheel(page, server.url, 'Marl 850');
 
   // All that the page is sent from here on; the sealed sides are read in it.

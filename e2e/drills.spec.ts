@@ -6,7 +6,6 @@ test('drills driven by the simulated rig: said what to do, measured, one sentenc
   page,
   server,
 }) => {
-  test.setTimeout(240_000);
   await page.goto(`${server.url}/ride`);
   const rides = page.getByRole('region', { name: 'Trail' }).getByRole('button', { name: /^Ride/ });
   const before = await rides.count();
@@ -60,7 +59,6 @@ test('a steep curve makes the circle worse, which is told with its cause; the ad
   page,
   server,
 }) => {
-  test.setTimeout(240_000);
   const linear = await circle(page, server.url);
   await page.goto(`${server.url}/shape/throttle`);
   const swell = page.getByRole('slider', { name: /swell/i }).first();

@@ -7,7 +7,6 @@ test.describe('the simulated rig', () => {
     page,
     server,
   }) => {
-    test.setTimeout(150_000);
     await page.goto(`${server.url}/ride`);
     await page.getByLabel('On the road').selectOption('quarry-pan');
     await expect(page.getByRole('heading', { name: 'Ride on Quarry Pan' })).toBeVisible();
@@ -40,7 +39,6 @@ test('a setting is changed while driving: each value is a ride of its own, and l
   page,
   server,
 }) => {
-  test.setTimeout(90_000);
   await page.goto(`${server.url}/ride`);
   const paddles = page.getByLabel('The paddles');
   // What the wheel's force does is not felt here, and not offered.
@@ -68,7 +66,6 @@ test('a setting is changed while driving: each value is a ride of its own, and l
 });
 
 test('a ride whose worker is lost, or whose page is left, is kept up to there', async ({ page, server }) => {
-  test.setTimeout(120_000);
   await page.addInitScript(() => {
     const started: Worker[] = [];
     (window as unknown as { started: Worker[] }).started = started;
@@ -109,7 +106,6 @@ test.describe('a wheel and pedals of one’s own', () => {
     page,
     server,
   }) => {
-    test.setTimeout(90_000);
     await beginWithPlainWheel(page, server.url, 'Fenwick Six');
     await page.goto(`${server.url}/ride`);
     await page.getByLabel('On the road').selectOption('quarry-pan');
@@ -144,7 +140,6 @@ test.describe('a wheel and pedals of one’s own', () => {
     page,
     server,
   }) => {
-    test.setTimeout(180_000);
     await beginWithPlainWheel(page, server.url, 'Marl 850');
     await page.goto(`${server.url}/translate/describe?of=road`);
     await page.getByLabel(/A corner on each line/).fill('40 30 180 left\n40 30 180 left');

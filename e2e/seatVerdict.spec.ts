@@ -32,7 +32,6 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   page,
   server,
 }) => {
-  test.setTimeout(240_000);
   await choose(page, server.url, CHANGE);
   for (let ride = 1; ride <= 8; ride++) {
     await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`), {
@@ -120,7 +119,6 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
   server,
   context,
 }) => {
-  test.setTimeout(240_000);
   await choose(page, server.url, CHANGE, TELL);
   await expect(prompt(page)).toHaveText('Ride 1: your helper is loading');
   const helper = await openHelper(page, server.url, context);

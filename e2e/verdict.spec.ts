@@ -103,7 +103,6 @@ test('could I tell: blind, with a helper at another window; nothing tells the or
   server,
   context,
 }) => {
-  test.setTimeout(180_000);
   const seen = watch(page);
   await ask(page, server.url, 'Could I tell', 'title/brake/deadzone');
   await page.getByLabel('B', { exact: true }).fill('12');
@@ -239,7 +238,6 @@ test('what does this one do, which do I like, and alone with files: from plan to
   server,
   context,
 }) => {
-  test.setTimeout(150_000);
   await ask(page, server.url, 'What does this one do', 'title/brake/deadzone');
   await page.getByLabel('At its most').fill('30');
   await page.getByLabel('At its most').blur();

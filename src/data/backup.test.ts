@@ -135,7 +135,7 @@ it('a book beside the book takes its place as a whole, to the bit, or leaves no 
   const { restoreRecording, restoreRows } = await import('./restore');
   await readBackup(bytes, Date.now(), {
     book: (found) => restoreRows(again.db, found),
-    recording: (found) => restoreRecording(again.db, found),
+    recording: async (found) => restoreRecording(again.db, await found.stored()),
     progress: () => undefined,
   });
   await again.take();

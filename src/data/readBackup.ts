@@ -21,10 +21,19 @@ export interface ReadRecording {
   analysis: { version: number; result: unknown } | null;
 }
 
+/** One recording of a backup that was read whole and judged. */
+export interface FoundRecording {
+  kind: 'capture' | 'ride';
+  id: string;
+  columns: Columns;
+  /** Packs it for a book: for whoever keeps it, and not for whoever only compares. */
+  stored(): Promise<ReadRecording>;
+}
+
 /** Takes what is read of a backup, piece by piece; the next piece waits until one is taken. */
 export interface BackupSink {
   book(document: BookDocument): Promise<void> | void;
-  recording(recording: ReadRecording, columns: Columns): Promise<void> | void;
+  recording(found: FoundRecording): Promise<void> | void;
   progress(done: number, of: number): Promise<void> | void;
 }
 
@@ -76,21 +85,22 @@ async function readWhole(
   for (const [i, { file, read: open }] of recordings.entries()) {
     const found = await open();
     if (!found.ok) problems.push(...found.problems.map((one) => inFile(file, one)));
-    else if (problems.length === 0) await sink.recording(found.value.recording, found.value.columns);
+    else if (problems.length === 0) await sink.recording(found.value);
     if (problems.length >= MOST_PROBLEMS) break;
     await sink.progress(i + 1, recordings.length);
   }
   return problems.length > 0 ? fail(...problems.slice(0, MOST_PROBLEMS)) : succeed(book);
 }
 
-type Found = Outcome<{ recording: ReadRecording; columns: Columns }>;
+type Found = Outcome<FoundRecording>;
 
 async function captureIn(archive: OpenArchive, row: BookDocument['captures'][number]): Promise<Found> {
   const { id, axis, status, head, rows, file } = row;
   const text = await archive.read(file);
   if (!text.ok) return text;
-  const nothing: ReadRecording = { kind: 'capture', id, parts: [], analysis: null };
-  if (rows === 0) return succeed({ recording: nothing, columns: {} });
+  const kind = 'capture';
+  if (rows === 0)
+    return succeed({ kind, id, columns: {}, stored: async () => ({ kind, id, parts: [], analysis: null }) });
   const read = readCaptureCsv(text.value, [axis]);
   if (!read.ok) return read;
   const { t, axes, runs } = read.value;
@@ -106,12 +116,11 @@ async function captureIn(archive: OpenArchive, row: BookDocument['captures'][num
   const columns = { t, ...Object.fromEntries(known) };
   const { device, rangeMin, rangeMax, rateHz } = head;
   const recording = { t, axes, runs, device, rangeMin, rangeMax, rateHz };
-  const analysis =
+  const analysed = () =>
     status === 'kept' ? { version: ANALYSIS_VERSION, result: analyseAxis(recording, axis) } : null;
-  return succeed({
-    recording: { kind: 'capture', id, parts: await storeColumns(columns), analysis },
-    columns,
-  });
+  const stored = async () =>
+    ({ kind, id, parts: await storeColumns(columns), analysis: analysed() }) as const;
+  return succeed({ kind, id, columns, stored });
 }
 
 async function rideIn(archive: OpenArchive, { id, file }: BookDocument['rides'][number]): Promise<Found> {
@@ -119,9 +128,10 @@ async function rideIn(archive: OpenArchive, { id, file }: BookDocument['rides'][
   if (!text.ok) return text;
   const read = readRideCsv(text.value);
   if (!read.ok) return read;
+  const kind = 'ride';
   const columns = read.value.columns as Columns;
-  const parts = await storeColumns(columns);
-  return succeed({ recording: { kind: 'ride', id, parts, analysis: null }, columns });
+  const stored = async () => ({ kind, id, parts: await storeColumns(columns), analysis: null }) as const;
+  return succeed({ kind, id, columns, stored });
 }
 
 /** Files that belong to no row of the book. */

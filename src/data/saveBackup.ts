@@ -58,7 +58,7 @@ export async function saveBackup(
   const differing: string[] = [];
   const read = await readBackup(path, document.madeAtMs, {
     book: () => undefined,
-    recording({ kind, id }, columns) {
+    recording({ kind, id, columns }) {
       if (fingerprint(columns) !== written.get(`${kind} ${id}`)) differing.push(`${kind} ${id}`);
     },
     progress: (n) => progress(recordings + n, steps),

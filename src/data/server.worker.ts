@@ -35,7 +35,7 @@ const api = {
   read(path: string, nowMs: number, sink: Sink & ProxyMarked) {
     const here: BackupSink = {
       book: (document) => sink.book(document),
-      recording: (recording) => sink.recording(recording),
+      recording: async (found) => sink.recording(await found.stored()),
       progress: (done, of) => sink.progress(done, of),
     };
     return readBackup(path, nowMs, here);

@@ -21,7 +21,7 @@ export async function expectRoundTrip(book: Book): Promise<void> {
     expect(saved.ok ? '' : saved.problems.map(describeProblem).join(' ')).toBe('');
     const read = await readBackup(path, now, {
       book: (found) => restoreRows(incoming.db, found),
-      recording: (found) => restoreRecording(incoming.db, found),
+      recording: async (found) => restoreRecording(incoming.db, await found.stored()),
       progress: () => undefined,
     });
     expect(read.ok).toBe(true);

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Sure } from '@/core/experiment/bettingScore';
-import type { Said } from '@/core/experiment/plan';
+import type { Said, Way } from '@/core/experiment/plan';
 import { Choice } from '@/parts/Choice';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';
@@ -12,7 +12,15 @@ const SURE: { value: Sure; name: string }[] = [
 ];
 
 /** Of the two rides just driven: which was B, or which was better; how sure, before anything is told. */
-export function PairAnswer({ ask, onSay }: { ask: 'which' | 'better'; onSay(said: Said): Promise<void> }) {
+export function PairAnswer({
+  ask,
+  way,
+  onSay,
+}: {
+  ask: 'which' | 'better';
+  way: Way;
+  onSay(said: Said): Promise<void>;
+}) {
   const [sure, setSure] = useState<Sure>('think');
   const [isBusy, setBusy] = useState(false);
   const say = async (answer: 'first' | 'second' | 'none', noticed = false) => {
@@ -41,7 +49,7 @@ export function PairAnswer({ ask, onSay }: { ask: 'which' | 'better'; onSay(said
         </>
       }
     >
-      Say it before you talk to your helper. How sure are you?
+      {way === 'helper' && 'Say it before you talk to your helper. '}How sure are you?
       <span className="mt-2 flex flex-wrap gap-2" role="group" aria-label="How sure">
         {SURE.map(({ value, name }) => (
           <Choice key={value} isOn={sure === value} onClick={() => setSure(value)}>

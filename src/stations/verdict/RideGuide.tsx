@@ -156,7 +156,7 @@ function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentVie
         onSay={answer}
       />
     ) : (
-      <PairAnswer ask={step.ask} onSay={answer} />
+      <PairAnswer ask={step.ask} way={open.asked.way} onSay={answer} />
     );
   if (open.asked.way === 'simulated' && step.values)
     return <Simulated view={view} open={open} step={step} values={step.values} />;
