@@ -75,6 +75,8 @@ export interface TwoTrack {
   readonly understeer: number;
   /** `null` for a car that knows only its power. */
   readonly driveline: Driveline | null;
+  /** Wheel loads at a speed², a slope and the accelerations that shift load, N; written to `out`. */
+  loads(speed2: number, grade: number, ax: number, ay: number, out: Float64Array): void;
   /** Advances the state in place by dt (semi-implicit Euler). */
   step(state: BodyState, controls: Controls, dt: number): void;
 }
@@ -180,24 +182,28 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
     spin[RR]! += ((each + coupled) / wheelInertia) * dt;
   };
 
-  const step = (s: BodyState, controls: Controls, dt: number) => {
-    const { spin, slip, kappa, load } = s;
-    const speed2 = s.vx * s.vx + s.vy * s.vy;
+  const loads = (speed2: number, grade: number, ax: number, ay: number, load: Float64Array) => {
     const lift = 0.25 * AIR_DENSITY * speed2;
-    const level = s.grade === 0 ? 1 : Math.sqrt(1 - s.grade * s.grade);
+    const level = grade === 0 ? 1 : Math.sqrt(1 - grade * grade);
     const flatFront = Math.max(0, level * loadFront + lift * car.liftAreaFrontM2);
     const flatRear = Math.max(0, level * loadRear + lift * car.liftAreaRearM2);
     // No more load can move than there is: a lifted wheel leaves all of its axle's to the other.
-    const pitch = upTo(pitchShift * s.axSlow, flatRear, flatFront);
+    const pitch = upTo(pitchShift * ax, flatRear, flatFront);
     const front = flatFront - pitch;
     const rear = flatRear + pitch;
     // A left turn (positive) leans on the right wheels.
-    const leansFront = upTo(rollFront * s.aySlow, front, front);
-    const leansRear = upTo(rollRear * s.aySlow, rear, rear);
+    const leansFront = upTo(rollFront * ay, front, front);
+    const leansRear = upTo(rollRear * ay, rear, rear);
     load[FL] = front - leansFront;
     load[FR] = front + leansFront;
     load[RL] = rear - leansRear;
     load[RR] = rear + leansRear;
+  };
+
+  const step = (s: BodyState, controls: Controls, dt: number) => {
+    const { spin, slip, kappa, load } = s;
+    const speed2 = s.vx * s.vx + s.vy * s.vy;
+    loads(speed2, s.grade, s.axSlow, s.aySlow, load);
 
     const cos = Math.cos(controls.steer);
     const sin = Math.sin(controls.steer);
@@ -266,7 +272,7 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
     s.x += (s.vx * Math.cos(s.heading) - s.vy * Math.sin(s.heading)) * dt;
     s.y += (s.vx * Math.sin(s.heading) + s.vy * Math.cos(s.heading)) * dt;
   };
-  return { car, tyreFront, tyreRear, loadFront, loadRear, understeer, driveline, step };
+  return { car, tyreFront, tyreRear, loadFront, loadRear, understeer, driveline, loads, step };
 }
 
 /** A shift of load, at most what lies on either side. */

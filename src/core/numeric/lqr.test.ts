@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { discretised, lqr, times, transposed } from './lqr';
+
+it('is the closed form for one state: the root of the scalar Riccati equation', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      fc.double({ min: 0.1, max: 3, noNaN: true }),
+      fc.double({ min: 0.01, max: 100, noNaN: true }),
+      fc.double({ min: 0.01, max: 100, noNaN: true }),
+      (a, b, q, r) => {
+        // b²p² + (r − a²r − b²q)p − qr = 0, its positive root.
+        const half = (r - a * a * r - b * b * q) / 2;
+        const root = Math.sqrt(half * half + b * b * q * r);
+        const p = half > 0 ? (q * r) / (half + root) : (root - half) / (b * b);
+        const gain = (a * b * p) / (r + b * b * p);
+        expect(lqr([[a]], [[b]], [q], [r])[0]![0]).toBeCloseTo(gain, 6);
+      },
+    ),
+  );
+});
+
+it('steadies what runs away by itself, from wherever it is', () => {
+  const rate = fc.double({ min: -4, max: 4, noNaN: true });
+  fc.assert(
+    fc.property(
+      rate,
+      rate,
+      fc.double({ min: 0.5, max: 5, noNaN: true }),
+      rate,
+      rate,
+      (p, q, push, x0, v0) => {
+        const { a, b } = discretised(
+          [
+            [0, 1],
+            [p, q],
+          ],
+          [[0], [push]],
+          0.01,
+        );
+        const gain = lqr(a, b, [1, 1], [1]);
+        let x = [[x0], [v0]];
+        for (let k = 0; k < 6000; k++) {
+          const u = -times(gain, x)[0]![0]!;
+          x = times(a, x).map((row, i) => [row[0]! + b[i]![0]! * u]);
+        }
+        expect(Math.hypot(x[0]![0]!, x[1]![0]!)).toBeLessThan(1e-3);
+      },
+    ),
+  );
+});
+
+it('makes of a mass that is pushed exactly what a held push does to it', () => {
+  const { a, b } = discretised(
+    [
+      [0, 1],
+      [0, 0],
+    ],
+    [[0], [2]],
+    0.3,
+  );
+  expect(a).toEqual([
+    [1, 0.3],
+    [0, 1],
+  ]);
+  expect(b[0]![0]).toBeCloseTo(0.3 ** 2, 12);
+  expect(b[1]![0]).toBeCloseTo(0.6, 12);
+});
+
+it('keeps an exponential’s own law: a step and as much again are one of twice the length', () => {
+  const system = [
+    [0, 1],
+    [-9, -0.4],
+  ];
+  const one = discretised(system, [[0], [1]], 0.05).a;
+  const two = discretised(system, [[0], [1]], 0.1).a;
+  times(one, one)
+    .flat()
+    .forEach((value, i) => expect(value).toBeCloseTo(two.flat()[i]!, 12));
+  expect(
+    transposed([
+      [1, 2],
+      [3, 4],
+    ]),
+  ).toEqual([
+    [1, 3],
+    [2, 4],
+  ]);
+});
