@@ -80,3 +80,29 @@ test('a steep curve makes the circle worse, which is told with its cause; the ad
   const better = await circle(page, server.url);
   expect(better).toBeLessThan(0.85 * steep);
 });
+
+/** What is said at once of an attempt of each: the measure that it is judged by. */
+const OTHERS: [drill: string, label: string, sentence: RegExp][] = [
+  ['slow-roll', 'Slow roll', /^Spread of the speed \d\.\d\d m.s\. After 5/],
+  ['brake-peak', 'Brake peaks', /^Spread of the peaks \d+\.\d %\. After 5/],
+  ['threshold', 'Threshold braking', /^Stop \d+\.\d m\. After 5/],
+  ['trail', 'Trail braking', /^Largest slip \d+°\. After 5/],
+  ['launch', 'Launch', /^60 m \d+\.\d\d s\. After 5/],
+  ['eight', 'Figure of eight', /^Largest slip \d+°\. After 5/],
+  ['weave', 'Weave', /^Spread of the path \d\.\d\d m\. After 5/],
+];
+
+test('every other drill is driven by the simulated rig, measured, and stands in the list', async ({
+  page,
+  server,
+}) => {
+  for (const [drill, label, sentence] of OTHERS) {
+    await page.goto(`${server.url}/drive?drill=${drill}`);
+    await expect(page.getByText(sentence)).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByRole('img', { name: new RegExp(`^${label}`) })).toBeVisible();
+  }
+  await page.goto(`${server.url}/drills`);
+  const table = page.getByRole('table', { name: 'The drills, as you drove them' });
+  for (const [, label] of OTHERS)
+    await expect(table.getByRole('row', { name: new RegExp(`^${label}.*after 5 attempts 1`) })).toBeVisible();
+});

@@ -9,6 +9,7 @@ export const PAGES = [
   'force',
   'ride',
   'drills',
+  'test-run',
   'verdict',
   'card',
   'rig',

@@ -88,8 +88,11 @@ const ROW = {
   mark: rides.mark,
 };
 
-/** As `isAttempt` has it of a ride's notes: attempts of a drill have no laps, and are kept apart. */
-const IS_ATTEMPT = sql`(${rides.head} -> 'notes' ->> 'drill' is not null and ${rides.head} -> 'notes' ->> 'source' is distinct from ${IMPORTED})`;
+const note = (name: string) => sql`${rides.head} -> 'notes' ->> ${name}::text`;
+const IS_HERE = sql`${note('source')} is distinct from ${IMPORTED}`;
+/** Attempts of a drill, and parts of a test run: as `isAttempt` has it of a ride's notes. */
+const IS_DRILL = sql`(${note('drill')} is not null and ${IS_HERE})`;
+const IS_ATTEMPT = sql`(coalesce(${note('drill')}, ${note('part')}) is not null and ${IS_HERE})`;
 const ofLaps = (scope: Combination) => and(ofCombination(rides, scope), not(IS_ATTEMPT));
 
 const rowOf = (row: Pick<typeof rides.$inferSelect, keyof typeof ROW>): RideRow => ({
@@ -171,7 +174,7 @@ export async function drillAttempts(
   const rows = await db
     .select(ROW)
     .from(rides)
-    .where(and(ofCombination(rides, scope), IS_ATTEMPT))
+    .where(and(ofCombination(rides, scope), IS_DRILL))
     .orderBy(desc(rides.at))
     .limit(most);
   return rows.map((row) => ({ ...rowOf(row), drill: headSchema.parse(row.head).notes['drill']! })).reverse();

@@ -40,7 +40,7 @@ export interface Drive {
   finish(): Promise<Driven | null>;
 }
 
-/** How it is driven: laps or a stretch; of a blind test the view has A, and here is B and, sealed, which of them it is. */
+/** How it is driven; of a blind test the view has A, and here is B and, sealed, which of them it is. */
 export interface DriveHow extends Omit<LiveHow, 'isStandIn'> {
   blind: { sealed: string; b: BookView } | null;
 }

@@ -25,6 +25,11 @@ export const TOPICS: readonly { name: string; words: readonly string[]; path: st
     path: '/drills',
   },
   {
+    name: 'Test run: seven parts, one question after each',
+    words: ['test', 'test run', 'try', 'shakedown', 'feel', 'track', 'what is wrong', 'first drive'],
+    path: '/test-run',
+  },
+  {
     name: 'Drive here, with your own wheel and pedals',
     words: ['drive', 'track', 'lap', 'test', 'wheel', 'feel', 'full screen'],
     path: '/drive',

@@ -2,7 +2,9 @@ import { redirect } from 'next/navigation';
 import { shownPlace } from '@/book/read/readBook';
 import { readDrills } from '@/book/read/readDrills';
 import { DRILL_TRACK } from '@/core/drills/course';
+import { TEST_TRACK } from '@/core/driving/testCourse';
 import { askedHere } from '@/book/read/readExperiments';
+import type { BookView } from '@/book/model/bookView';
 import { underPaddles } from '@/book/judge/underPaddles';
 import { DriveStation } from '@/stations/drive/DriveStation';
 
@@ -34,14 +36,19 @@ export default async function DrivePage({ searchParams }: { searchParams: Promis
     isAutomatic: gears !== 'paddles' || paddles !== null,
     under: paddles,
   };
+  const shared = { view, choice, asked: null, drill: null, isTest: false };
   const open = wish === 'verdict' ? await askedHere(here, view) : null;
   if (wish === 'verdict' && !open) redirect('/seat?do=verdict');
   if (drill !== undefined) {
     const { lines, hasPlace } = await readDrills(here, view);
     const line = lines.find(({ name }) => name === drill);
     if (!line || !hasPlace) redirect('/drills');
-    const there = { ...view, trackId: DRILL_TRACK, ownTrack: null };
-    return <DriveStation view={there} choice={choice} asked={null} drill={line} />;
+    return <DriveStation {...shared} view={on(view, DRILL_TRACK)} drill={line} />;
   }
-  return <DriveStation view={view} choice={choice} asked={open} drill={null} />;
+  if (wish === 'test-run') return <DriveStation {...shared} view={on(view, TEST_TRACK)} isTest />;
+  return <DriveStation {...shared} asked={open} />;
 }
+
+/** On another road, where the title has it; else on the one that is open. */
+const on = (view: BookView, trackId: string): BookView =>
+  view.roads.some(({ id }) => id === trackId) ? { ...view, trackId, ownTrack: null } : view;

@@ -5,8 +5,9 @@ import { PEDALS } from '@/core/driving/liveInputs';
 import type { LivePlan, LiveSetting } from '@/core/driving/liveDrive';
 import { drillStretch } from '@/core/drills/course';
 import type { DrillName } from '@/core/drills/measureDrill';
-import type { StretchKind } from '@/core/driving/stretch';
-import { stretchOf } from '@/core/driving/stretch';
+import { stretchOf, type Stretch, type StretchKind } from '@/core/driving/stretch';
+import { PART_DRILLS, partStretch } from '@/core/driving/testCourse';
+import type { PartName } from '@/core/feel/testRun';
 import { layTrack } from '@/core/vehicle/track';
 import { respond } from '@/core/response/compose';
 import { matchRotation } from '@/core/rotation/matchRotation';
@@ -19,12 +20,15 @@ import { withSettings } from './withSettings';
 /** What a device says of its axes. */
 type Ranges = Partial<Record<AxisName, { min: number; max: number }>>;
 
+/** What is driven: laps, or a short ride; an attempt of a drill, or a part of a test run. */
+export type Course =
+  | { kind: 'laps'; laps: number }
+  | { kind: 'stretch'; stretch: StretchKind }
+  | { kind: 'drill'; drill: DrillName }
+  | { kind: 'part'; part: PartName };
+
 export interface LiveHow {
-  laps: number;
-  /** A short ride instead of laps. */
-  stretch: StretchKind | null;
-  /** An attempt of a drill instead: where it is driven, and what a stand-in does. */
-  drill: DrillName | null;
+  course: Course;
   isAutomatic: boolean;
   isStandIn: boolean;
   seed: number;
@@ -38,23 +42,35 @@ export function livePlan(view: BookView, ranges: Ranges, how: LiveHow): LivePlan
     car: view.car,
     track,
     isAutomatic: how.isAutomatic,
-    laps: how.laps,
-    stretch: how.drill
-      ? drillStretch(how.drill, layTrack(track))
-      : how.stretch && stretchOf(layTrack(track), view.car, how.stretch),
+    laps: lapsOf(how.course),
+    stretch: stretchIn(view, how.course),
   };
 }
+
+const lapsOf = (course: Course) => (course.kind === 'laps' ? course.laps : 1);
+
+function stretchIn(view: BookView, course: Course): Stretch | null {
+  if (course.kind === 'laps') return null;
+  const track = layTrack(trackOf(view));
+  if (course.kind === 'drill') return drillStretch(course.drill, track);
+  if (course.kind === 'part') return partStretch(course.part, track, view.car);
+  return stretchOf(track, view.car, course.stretch);
+}
+
+/** What a stand-in does otherwise than drive along. */
+const actedIn = (course: Course): DrillName | undefined =>
+  course.kind === 'drill' ? course.drill : course.kind === 'part' ? PART_DRILLS[course.part] : undefined;
 
 /** What hands and feet go through, of all of it: the one part that changes with the settings. */
 export function liveSetting(
   view: BookView,
   ranges: Ranges,
-  { laps, isStandIn, seed, drill }: Pick<LiveHow, 'laps' | 'isStandIn' | 'seed' | 'drill'>,
+  { course, isStandIn, seed }: Pick<LiveHow, 'course' | 'isStandIn' | 'seed'>,
 ): LiveSetting {
-  const { throttle, brake, foot } = anyRidePlan(view, laps, seed);
+  const { throttle, brake, foot } = anyRidePlan(view, lapsOf(course), seed);
   return {
     axes: liveAxes(view, ranges),
-    standIn: isStandIn ? { throttle, brake, foot, seed, drill: drill ?? undefined } : null,
+    standIn: isStandIn ? { throttle, brake, foot, seed, drill: actedIn(course) } : null,
   };
 }
 

@@ -45,7 +45,7 @@ export const stretchFor = (axis: AxisName): StretchKind =>
   axis === 'steering' ? 'weave' : axis === 'brake' || axis === 'handbrake' ? 'bend' : 'straight';
 
 /** The start of the piece of road that bends least. */
-function straightest({ curvature, stepM, spec }: Track): number {
+export function straightest({ curvature, stepM, spec }: Track): number {
   const n = curvature.length;
   const over = Math.min(n, Math.round(LOOKED_OVER_M / stepM));
   const last = spec.closed ? n : n - over + 1;

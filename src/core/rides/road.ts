@@ -26,9 +26,9 @@ export const DRIVEN = 'driven';
 /** What the note `source` of an imported ride says. */
 export const IMPORTED = 'imported';
 
-/** An attempt of a drill that was driven here: it has no laps. A log that was taken in from elsewhere is a ride, whatever its notes say. */
+/** An attempt of a drill, or a part of a test run, that was driven here: it has no laps. A log that was taken in from elsewhere is a ride, whatever its notes say. */
 export const isAttempt = (notes: RideLog['notes']): boolean =>
-  notes['drill'] !== undefined && notes['source'] !== IMPORTED;
+  (notes['drill'] ?? notes['part']) !== undefined && notes['source'] !== IMPORTED;
 
 /** Only rides of the same road can be compared. */
 export function isSameRoad(a: Road, b: Road): boolean {

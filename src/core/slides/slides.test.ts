@@ -116,8 +116,9 @@ it('is none where the car cannot, and says so by being none', () => {
   const locked: CarSpec = { ...marl.car, differential: { share: 0.5, preloadNm: 0 } };
   expect(steadySlide(makeTwoTrack(locked), 25, -20 * DEG)).not.toBeNull();
   expect(steadySlide(bodies['dray-55']!, 25, -20 * DEG)).toBeNull();
-  const { engine: _, ...withoutEngine } = fenwick.car;
-  expect(steadySlide(makeTwoTrack(withoutEngine), 25, -20 * DEG)).toBeNull();
+  const { engine, ...poweredOnly } = fenwick.car;
+  expect(engine).toBeDefined();
+  expect(steadySlide(makeTwoTrack(poweredOnly), 25, -20 * DEG)).toBeNull();
   expect(steadySlide(makeTwoTrack({ ...fenwick.car, drive: { frontShare: 0.4 } }), 25, -20 * DEG)).toBeNull();
   expect(steadySlide(makeTwoTrack({ ...fenwick.car, lockDeg: 300 }), 25, -20 * DEG)).toBeNull();
   // A nose that points outward is no slide of this kind.

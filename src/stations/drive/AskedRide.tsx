@@ -107,8 +107,10 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   // Both sides are at hand for every ride; of a blind one only the worker knows which of them it goes through.
   const [a, b] = [withSettings(view, step.values ?? asked.a), withSettings(view, asked.b)];
   const drive = useDrive(a, source, {
-    ...{ laps: asked.lapsPerRide, stretch: asked.stretch ?? null, isAutomatic: true, seed },
-    drill: null,
+    course: asked.stretch
+      ? { kind: 'stretch', stretch: asked.stretch }
+      : { kind: 'laps', laps: asked.lapsPerRide },
+    ...{ isAutomatic: true, seed },
     blind: sealed === null ? null : { sealed, b },
   });
   const { status, finish } = drive;

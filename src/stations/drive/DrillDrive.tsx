@@ -48,7 +48,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
   const { name } = line;
   const track = useMemo(() => layTrack(trackOf(view)), [view]);
   const [seed] = useState(() => 1 + Math.floor(Math.random() * 1e6));
-  const how = { laps: 1, stretch: null, drill: name, isAutomatic: true, seed, blind: null };
+  const how = { course: { kind: 'drill', drill: name }, isAutomatic: true, seed, blind: null } as const;
   const drive = useDrive(view, source, how);
   const { status, finish } = drive;
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);

@@ -10,6 +10,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import { DrillDrive } from './DrillDrive';
 import { AskedRide } from './AskedRide';
 import { FreeDrive, type DriveChoice } from './FreeDrive';
+import { TestDrive } from './TestDrive';
 
 /** Drive here: own wheel and pedals on our roads, full screen, through exactly what is in force, or what a question asks for. */
 export function DriveStation({
@@ -17,6 +18,7 @@ export function DriveStation({
   choice,
   asked,
   drill,
+  isTest,
 }: {
   view: BookView;
   choice: DriveChoice;
@@ -24,6 +26,8 @@ export function DriveStation({
   asked: ExperimentView | null;
   /** The drill that is practised; `null` for none. */
   drill: DrillLine | null;
+  /** A test run is driven, part by part. */
+  isTest: boolean;
 }) {
   const { source, state } = useLiveRig();
   useOwnCombination(view.combination);
@@ -46,6 +50,7 @@ export function DriveStation({
     );
   if (asked)
     return <AskedRide key={`${source.info.id}/${asked.id}`} view={view} source={source} open={asked} />;
+  if (isTest) return <TestDrive key={source.info.id} view={view} source={source} />;
   if (drill) return <DrillDrive key={source.info.id} view={view} source={source} line={drill} />;
   return <FreeDrive key={source.info.id} view={view} source={source} choice={choice} />;
 }

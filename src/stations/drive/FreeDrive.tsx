@@ -41,7 +41,8 @@ export function FreeDrive({
   const router = useRouter();
   const [seed] = useState(() => view.rideCount + 101);
   const left = useRef<(driven: Driven) => Promise<unknown>>(() => Promise.resolve());
-  const how = { ...choice, stretch: null, drill: null, seed, blind: null };
+  const { laps, isAutomatic } = choice;
+  const how = { course: { kind: 'laps', laps }, isAutomatic, seed, blind: null } as const;
   // Left by a link or the browser's own button: what was driven is kept behind it.
   const drive = useDrive(view, source, how, (driven) => void left.current(driven));
   const { status, frame } = drive;

@@ -63,7 +63,12 @@ export function FeelsPanel({
       </div>
       {chosen === null ? (
         <p className="mt-4 text-muted">
-          Choose what comes nearest. What can be behind it is measured on this combination, and ranked.
+          Choose what comes nearest. What can be behind it is measured on this combination, and ranked. If you
+          cannot say what it is, a{' '}
+          <Link className="underline underline-offset-4" href="/test-run">
+            test run
+          </Link>{' '}
+          asks one thing after each part of the road.
         </p>
       ) : (
         <Causes key={chosen} id={chosen} view={view} draft={draft} sides={sides} logs={logs} force={force} />

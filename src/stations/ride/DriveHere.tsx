@@ -29,6 +29,7 @@ export function DriveHere({
       actions={
         <>
           <LinkButton href={address}>{`Drive ${laps} laps`}</LinkButton>
+          <LinkButton href="/test-run">Test run</LinkButton>
           <LinkButton href="/drills">Drills</LinkButton>
           <LinkButton href="/launch">How to launch</LinkButton>
         </>

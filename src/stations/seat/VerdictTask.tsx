@@ -128,6 +128,7 @@ function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: R
       how={
         isWaiting ? 'Look away until it is loaded.' : `An out-lap, then ${lapsText(open.asked.lapsPerRide)}.`
       }
+      isDriven
       yes={isWaiting ? null : 'driven'}
       no={isWaiting ? null : 'it went wrong, again'}
       onAnswer={(said) => !isWaiting && !isBusy && book(said === 'yes' ? 'ridden' : 'crash')}

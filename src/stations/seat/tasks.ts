@@ -12,6 +12,7 @@ import { ProofTask } from './ProofTask';
 import { ReadyTask } from './ReadyTask';
 import type { GoEnd, TaskProps } from './task';
 import { TeachTask } from './TeachTask';
+import { TestRunTask } from './TestRunTask';
 import { VerdictTask } from './VerdictTask';
 
 /** What draws a task of each kind. A new kind is its view, an entry here, and its place in a go below. */
@@ -25,6 +26,7 @@ export const TASK_VIEWS = {
   'minimum-force': MinimumForceTask,
   base: BaseTask,
   verdict: VerdictTask,
+  'test-run': TestRunTask,
   done: DoneTask,
 };
 
@@ -80,6 +82,10 @@ const GOES = {
       how: 'What was asked and answered stands under Verdict; what was kept lies on the trail.',
       leaveTo: '/verdict',
     }),
+  },
+  'test-run': {
+    tasks: () => [{ kind: 'test-run' }],
+    end: () => ({ title: 'That was all', how: 'What you said stands under Test run.', leaveTo: '/test-run' }),
   },
 } satisfies Record<string, Go>;
 

@@ -37,6 +37,8 @@ export function Prompt({
   yes,
   no,
   remark,
+  leaveTo = '/verdict',
+  isDriven = false,
   onAnswer,
 }: Pick<Props, 'taught' | 'place'> & {
   title: string;
@@ -44,19 +46,23 @@ export function Prompt({
   yes: string | null;
   no: string | null;
   remark?: string;
+  leaveTo?: string;
+  /** Something is driven in the title meanwhile: there a held pedal drives, and says yes only where no button can. */
+  isDriven?: boolean;
   onAnswer(answer: Answer): void;
 }) {
   const source = useLiveRig((live) => live.source);
-  useSeatAnswer(source, taught.meaning, onAnswer);
+  const holds = !isDriven || taught.buttons.yes === null;
+  useSeatAnswer(source, taught.meaning, onAnswer, holds);
   return (
     <SeatScreen
       title={title}
       how={how}
       done={place.done}
       of={place.of}
-      leaveTo="/verdict"
+      leaveTo={leaveTo}
       remark={remark ?? ''}
-      answers={<AnswerWords taught={taught} yes={yes} no={no} />}
+      answers={<AnswerWords taught={taught} yes={yes} no={no} holds={holds} />}
     />
   );
 }

@@ -1,0 +1,73 @@
+import type { DrillName } from '../drills/measureDrill';
+import type { PartName } from '../feel/testRun';
+import type { CarSpec } from '../vehicle/carSpec';
+import { planSpeed } from '../vehicle/speedPlan';
+import type { Track } from '../vehicle/track';
+import { straightest, type Stretch } from './stretch';
+
+/** The road on which a test run is driven: it has a straight, a hairpin, a fast bend and kerbs. */
+export const TEST_TRACK = 'saltmarsh-loop';
+
+/** How long each part lasts, s; where one sets out at the speed of the road, a share of it, else at so many m/s. */
+const PARTS: Record<PartName, { seconds: number; share?: number; mps?: number; before?: number }> = {
+  straight: { seconds: 14, share: 0.7 },
+  hairpin: { seconds: 11, share: 0.85, before: 3 },
+  sweep: { seconds: 11, share: 0.95, before: 3 },
+  kerb: { seconds: 10, share: 0.8, before: 2 },
+  grass: { seconds: 12, mps: 12 },
+  roll: { seconds: 16, mps: 2 },
+  launch: { seconds: 10, mps: 0 },
+};
+
+/** A bend of less than this, 1/m, is nearly a straight. */
+const BENDS = 1 / 400;
+/** A stop that every car of ours can do, m/s². */
+const USUAL_BRAKE_MPS2 = 6;
+
+/** Where on a road a part of the test run is driven. */
+export function partStretch(part: PartName, track: Track, car: CarSpec): Stretch {
+  const { seconds, share, mps, before = 0 } = PARTS[part];
+  const plan = planSpeed(track, car, USUAL_BRAKE_MPS2);
+  const at = upTo(placeOf(part, track, plan), before, track, plan);
+  return { fromM: at * track.stepM, speedMps: mps ?? share! * plan[at]!, seconds };
+}
+
+/** What the simulated rig does in a part where it does not drive along. */
+export const PART_DRILLS: Partial<Record<PartName, DrillName>> = {
+  straight: 'weave',
+  roll: 'slow-roll',
+  launch: 'launch',
+};
+
+function placeOf(part: PartName, track: Track, plan: Float64Array): number {
+  const { curvature, kerb } = track;
+  switch (part) {
+    case 'hairpin':
+      return greatest(curvature, (bent) => Math.abs(bent));
+    case 'sweep':
+      return greatest(plan, (speed, i) => (Math.abs(curvature[i]!) > BENDS ? speed : 0));
+    case 'kerb':
+      return Math.max(
+        0,
+        kerb.findIndex((aside) => aside !== 0),
+      );
+    default:
+      return straightest(track);
+  }
+}
+
+function greatest(values: Float64Array, of: (value: number, i: number) => number): number {
+  let at = 0;
+  for (let i = 1; i < values.length; i++) if (of(values[i]!, i) > of(values[at]!, at) + 1e-9) at = i;
+  return at;
+}
+
+/** So many seconds of the plan before a place. */
+function upTo(place: number, seconds: number, { stepM, spec, curvature }: Track, plan: Float64Array): number {
+  let at = place;
+  for (let t = 0; t < seconds && (spec.closed || at > 0);) {
+    at = (at - 1 + curvature.length) % curvature.length;
+    t += stepM / plan[at]!;
+  }
+  return at;
+}
