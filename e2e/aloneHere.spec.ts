@@ -92,3 +92,41 @@ test('blind and alone, from the seat by the rim and the feet alone: the program 
   // What came before the last answer names no order.
   expect(before).not.toMatch(/"orders":\["(AB|BA)|"side":"[AB]"/);
 });
+
+test.describe('what is seen of it', () => {
+  test.use({ book: 'demo' });
+
+  test('what a setting does is driven here in some seconds each: at its least, at its most, and back', async ({
+    page,
+    server,
+  }) => {
+    await page.goto(`${server.url}/verdict?ask=what&of=${encodeURIComponent('title/throttle/deadzone')}`);
+    await page.getByRole('button', { name: 'I drive here, alone' }).click();
+    await page.getByRole('button', { name: '6 s of a straight' }).click();
+    await page
+      .getByRole('region', { name: 'What to do next' })
+      .getByRole('button', { name: 'Start' })
+      .click();
+    const press = (answer: 'Yes' | 'No') =>
+      page
+        .getByRole('group', { name: 'Simulated rig' })
+        .getByRole('button', { name: answer, exact: true })
+        .click();
+    for (const ride of [1, 2, 3]) {
+      await expect(page.getByRole('main').getByText(`Ride ${ride}`, { exact: true })).toBeVisible({
+        timeout: 30_000,
+      });
+      await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
+      if (ride > 1) {
+        await expect(prompt(page)).toHaveText('Was it better than the ride before?', { timeout: 30_000 });
+        await press('No');
+      }
+      await expect(prompt(page)).toHaveText(/^Would you have more .*ebb\?$/, { timeout: 30_000 });
+      await press(ride === 2 ? 'No' : 'Yes');
+    }
+    await expect(prompt(page)).toHaveText(
+      'Throttle ebb: you drove it at both ends; without logs only you know what it did',
+      { timeout: 30_000 },
+    );
+  });
+});

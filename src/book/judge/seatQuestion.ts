@@ -1,12 +1,13 @@
 import type { Noticed } from '@/core/experiment/noticed';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
-import { isPairPlan, type ExperimentPlan, type PairPlan, type Question } from '@/core/experiment/plan';
+import { isPairPlan, settingsOf, type ExperimentPlan, type Question } from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
 import { stretchFor } from '@/core/driving/stretch';
 import { keyOfText } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { RecentChange } from '../model/experimentView';
 import { askableSettings, type AskableSetting } from './askable';
+import { isFeltHere } from './livePlan';
 
 /** A value that can be told from the one that is set: a tenth of the range away, or what its driver just notices. */
 export function anotherValue(
@@ -68,10 +69,22 @@ export function seatQuestion(
   return isPairPlan(plan) && a !== b ? plan : null;
 }
 
-/** The same asked blind of a driver who is alone, on our own roads: where what differs is felt in some seconds. */
-export function alone(plan: PairPlan): PairPlan {
-  const [key] = Object.keys(plan.a);
-  return { ...plan, way: 'here', lapsPerRide: 1, stretch: stretchFor(keyOfText(key!).axis) };
+/** The same asked of a driver on our own roads, where what differs is felt in some seconds: blind questions of one who is alone. */
+export function drivenHere(plan: ExperimentPlan): ExperimentPlan {
+  const short = {
+    way: 'here',
+    lapsPerRide: 1,
+    stretch: stretchFor(keyOfText(settingsOf(plan)[0]!).axis),
+  } as const;
+  return isPairPlan(plan) ? { ...plan, ...short } : { ...plan, ...short };
+}
+
+/** Whether it can be: it is asked of the title so far, and its ends feel otherwise here. */
+export function canBeDrivenHere(view: BookView, plan: ExperimentPlan): boolean {
+  if (plan.question === 'change' || plan.way === 'simulated') return false;
+  if (isPairPlan(plan)) return isFeltHere(view, plan.a, plan.b);
+  const ranges = plan.question === 'best' ? plan.settings : [plan.setting];
+  return ranges.every(({ key, min, max }) => isFeltHere(view, { [key]: min }, { [key]: max }));
 }
 
 const numbers = (a: unknown, b: unknown): [number, number] | null =>

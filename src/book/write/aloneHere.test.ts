@@ -1,5 +1,5 @@
 import { openSide, SEALED_BYTES } from '@/core/experiment/sealedSide';
-import type { PairPlan, Said } from '@/core/experiment/plan';
+import { planSchema, type ExperimentPlan, type PairPlan, type Said } from '@/core/experiment/plan';
 import type { RideLog } from '@/core/rides/rideLog';
 import { bookDocument } from '@/data/backup';
 import { newestExperiments } from '@/data/experiments';
@@ -7,6 +7,7 @@ import { addRide } from '@/data/rides';
 import { sealedOrders } from '@/data/schema';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
 import { isFeltHere } from '../judge/livePlan';
+import { canBeDrivenHere, drivenHere } from '../judge/seatQuestion';
 import { feltSettings, paddleChoices, pulled, underPaddles, underText } from '../judge/underPaddles';
 import { askedHere, readExperiment, recentIn } from '../read/readExperiments';
 import { askingBook, codeOf, HERE, isDone } from '../testing/askingBook';
@@ -122,6 +123,80 @@ it('laps that are compared are told what they are, and only counted as what was 
   expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden', rideId: 'other' }))).toBe('other-ride');
   await isDone(bookTrial({ id, place: 0, outcome: 'ridden', rideId: 'asked' }));
   expect((await newestExperiments(book.db, HERE, 1))[0]!.trials).toMatchObject([{ rideId: 'asked' }]);
+});
+
+const range = { key: DEADZONE, min: 0, max: 20, step: 1 };
+const short = { way: 'here', lapsPerRide: 1, stretch: 'straight' } as const;
+
+it('a search leads from ride to ride here as well: loaded openly, driven, and asked how it felt', async () => {
+  const { id } = await asked({ question: 'best', settings: [range], seed: 5, ...short });
+  const ends: number[] = [];
+  for (let place = 0; place < 4; place++) {
+    // Who sees what is loaded needs no seal.
+    expect(await sealedIn(id, place)).toBeNull();
+    await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+    const [row] = await newestExperiments(book.db, HERE, 1);
+    const value = row!.trials.find((trial) => trial.place === place)!.values![DEADZONE]!;
+    ends.push(value);
+    await isDone(
+      sayAnswer({
+        id,
+        place,
+        said: {
+          kind: 'feel',
+          better: place === 0 ? null : 'this',
+          wants: { [DEADZONE]: value < 6 ? 'more' : 'less' },
+        },
+      }),
+    );
+  }
+  for (const value of ends)
+    expect([value >= 0, value <= 20, Number.isInteger(value)]).toEqual([true, true, true]);
+  expect(new Set(ends).size).toBeGreaterThan(2);
+  await isDone(endEarly(id));
+});
+
+it('what a setting does is felt here at both of its ends, and back', async () => {
+  const { id } = await asked({ question: 'what', setting: range, back: 4, ...short });
+  const wants = ['more', 'less', 'right'] as const;
+  for (const [place, said] of wants.entries()) {
+    expect(await askedHere(await here(), await view())).toMatchObject({
+      step: { kind: 'ride', values: { [DEADZONE]: [0, 20, 4][place] } },
+    });
+    await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+    await isDone(
+      sayAnswer({
+        id,
+        place,
+        said: { kind: 'feel', better: place === 0 ? null : 'this', wants: { [DEADZONE]: said } },
+      }),
+    );
+  }
+  expect(await readExperiment(await here(), await view(), id)).toMatchObject({
+    state: 'over',
+    answer: { kind: 'what', rides: wants.map((want) => ({ wants: want, summary: null })) },
+  });
+});
+
+it('offers to be driven here what is felt here, as a plan that can be asked', async () => {
+  const open = await view();
+  const titled = { way: 'title', lapsPerRide: 3 } as const;
+  const force = { ...range, key: 'title/force/gain', min: 10, max: 90 };
+  const plans: [ExperimentPlan, boolean][] = [
+    [{ question: 'best', settings: [range], seed: 5, ...titled }, true],
+    [{ question: 'best', settings: [range, force], seed: 5, ...titled }, false],
+    [{ question: 'what', setting: range, back: 4, ...titled }, true],
+    [{ question: 'what', setting: range, back: 4, lapsPerRide: 1, way: 'simulated' }, false],
+    [plan({ way: 'helper', stretch: null }), true],
+    [plan({ question: 'change', way: 'title', stretch: null }), false],
+  ];
+  for (const [one, can] of plans) {
+    expect(canBeDrivenHere(open, one)).toBe(can);
+    if (can) expect(planSchema.parse(drivenHere(one))).toMatchObject({ ...short, question: one.question });
+  }
+  // Some seconds of road are driven here and nowhere else.
+  expect(planSchema.safeParse({ ...plans[0]![0], stretch: 'bend' }).success).toBe(false);
+  expect(planSchema.safeParse({ ...plans[2]![0], stretch: 'bend' }).success).toBe(false);
 });
 
 describe('the paddles change what is felt here', () => {

@@ -42,6 +42,9 @@ export type Side = z.output<typeof sideSchema>;
 const measureSchema = z.enum(MEASURES.map(({ name }) => name) as [MeasureName, ...MeasureName[]]);
 export const dimensionSchema = z.enum(Object.keys(DIMENSIONS) as [Dimension, ...Dimension[]]);
 const lapsPerRide = z.int().min(1).max(MOST_LAPS);
+/** Where each ride is a few seconds of road instead of laps; only here. */
+const stretch = z.enum(STRETCHES).nullable().optional();
+const SHORT_ELSEWHERE = { message: 'short rides are driven here', path: ['stretch'] };
 
 /** Of two sides, driven as pairs in the order of a coin. */
 const pairPlan = z
@@ -56,8 +59,7 @@ const pairPlan = z
     named: measureSchema.nullable(),
     /** The dimension of feel that it is for. */
     dimension: dimensionSchema.nullable(),
-    /** Where each ride is a few seconds of road instead of laps; only here. */
-    stretch: z.enum(STRETCHES).nullable().optional(),
+    stretch,
   })
   .refine(({ a, b }) => Object.keys(a).sort().join() === Object.keys(b).sort().join(), {
     message: 'A and B are values of the same settings',
@@ -89,11 +91,13 @@ const searched = z
 const bestPlan = z
   .strictObject({
     question: z.literal('best'),
-    way: z.literal('title'),
+    way: z.enum(['title', 'here']),
     settings: z.array(searched).min(1).max(3),
     seed: z.int().min(0).max(MOST_SEED),
     lapsPerRide,
+    stretch,
   })
+  .refine(({ way, stretch }) => !stretch || way === 'here', SHORT_ELSEWHERE)
   .refine(({ settings }) => new Set(settings.map(({ key }) => key)).size === settings.length, {
     message: 'a setting stands twice',
     path: ['settings'],
@@ -103,11 +107,13 @@ const bestPlan = z
 const whatPlan = z
   .strictObject({
     question: z.literal('what'),
-    way: z.enum(['simulated', 'title']),
+    way: z.enum(['simulated', 'title', 'here']),
     setting: searched,
     back: z.number(),
     lapsPerRide,
+    stretch,
   })
+  .refine(({ way, stretch }) => !stretch || way === 'here', SHORT_ELSEWHERE)
   .refine(({ setting: { min, max }, back }) => back >= min - OFF_GRID && back <= max + OFF_GRID, {
     message: 'it goes back to a value of its range',
     path: ['back'],

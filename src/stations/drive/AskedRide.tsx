@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
-import { isPairPlan, type PairPlan, type TrialOutcome } from '@/core/experiment/plan';
+import { isPairPlan, type ExperimentPlan, type TrialOutcome } from '@/core/experiment/plan';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { bookTrial } from '@/book/write/experiments';
 import { loadHere } from '@/book/write/blindLoading';
@@ -36,7 +36,7 @@ export function AskedRide({ view, source, open }: Props) {
   const [attempt, setAttempt] = useState(0);
   const again = useCallback(() => setAttempt((n) => n + 1), []);
   const { step, asked, elsewhere } = open;
-  const isRide = step.kind === 'ride' && isPairPlan(asked) && elsewhere.length === 0;
+  const isRide = step.kind === 'ride' && elsewhere.length === 0;
   useEffect(() => {
     if (!isRide) router.replace('/seat?do=verdict');
   }, [isRide, router]);
@@ -50,7 +50,7 @@ export function AskedRide({ view, source, open }: Props) {
 
 interface RideProps extends Props {
   step: RideStep;
-  asked: PairPlan;
+  asked: ExperimentPlan;
   onAgain(): void;
 }
 
@@ -105,13 +105,14 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const router = useRouter();
   const [seed] = useState(() => view.rideCount + 101 + step.place);
   // Both sides are at hand for every ride; of a blind one only the worker knows which of them it goes through.
-  const [a, b] = [withSettings(view, step.values ?? asked.a), withSettings(view, asked.b)];
+  const sides = isPairPlan(asked) ? asked : null;
+  const a = withSettings(view, step.values ?? sides?.a ?? {});
   const drive = useDrive(a, source, {
     course: asked.stretch
       ? { kind: 'stretch', stretch: asked.stretch }
       : { kind: 'laps', laps: asked.lapsPerRide },
     ...{ isAutomatic: true, seed },
-    blind: sealed === null ? null : { sealed, b },
+    blind: sealed === null || !sides ? null : { sealed, b: withSettings(view, sides.b) },
   });
   const { status, finish } = drive;
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
@@ -124,7 +125,8 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   useAtEnd(outcome !== null && isFree, async () => {
     const isRidden = outcome === 'ridden';
     try {
-      const driven = sealed === null && isRidden ? await finish() : null;
+      // Of a blind ride the pedals' columns would tell; some seconds of road are no ride to keep.
+      const driven = sealed === null && isRidden && !asked.stretch ? await finish() : null;
       const head = { trackId: open.trackId, seed, settings: a.settings, isAsked: true };
       const rideId = driven && (await keepRide(driven.log, head));
       const reply = await bookTrial({ id: open.id, place: step.place, outcome: outcome!, rideId });

@@ -2,19 +2,12 @@
 
 import { useState } from 'react';
 import { STRETCH_S } from '@/core/driving/stretch';
-import {
-  isPairPlan,
-  QUESTIONS,
-  settingsOf,
-  type ExperimentPlan,
-  type PairPlan,
-} from '@/core/experiment/plan';
+import { isBlind, QUESTIONS, settingsOf, type ExperimentPlan } from '@/core/experiment/plan';
 import { askQuestion } from '@/book/write/experiments';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experimentWords';
-import { isFeltHere } from '@/book/judge/livePlan';
 import { planSentence } from '@/book/judge/planSentence';
-import { alone, seatQuestion } from '@/book/judge/seatQuestion';
+import { canBeDrivenHere, drivenHere, seatQuestion } from '@/book/judge/seatQuestion';
 import { trackOf } from '@/book/judge/trackOf';
 import { settingNames } from '@/book/judge/trail';
 import type { BookView } from '@/book/model/bookView';
@@ -32,29 +25,30 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
   const question = QUESTIONS[at]!;
   const isSimulated = view.rig.spec.device.kind === 'simulated';
   const plan = seatQuestion(view, verdict.recent, question, isSimulated, seed);
-  const [blind, setBlind] = useState<PairPlan | null>(null);
+  const [either, setEither] = useState<ExperimentPlan | null>(null);
   const answer = (said: Answer) => {
     if (isBusy) return;
     if (said === 'yes' && plan) {
-      const isEither = isPairPlan(plan) && plan.way === 'helper' && isFeltHere(view, plan.a, plan.b);
-      return isEither ? setBlind(plan) : void run(askQuestion(plan));
+      return canBeDrivenHere(view, plan) ? setEither(plan) : void run(askQuestion(plan));
     }
     if (at + 1 < QUESTIONS.length) setAt(at + 1);
     else onDone();
   };
-  if (blind)
+  if (either) {
+    const isAlone = isBlind(either);
     return (
       <Prompt
-        key="alone"
+        key="here"
         taught={taught}
         place={place}
-        title="Here, and alone?"
-        how={`This program loads it, and you drive ${STRETCH_S} seconds a ride on ${trackOf(view).name}. No: in the title, with a helper who loads it.`}
-        yes="here, alone"
-        no="with a helper"
-        onAnswer={(said) => !isBusy && void run(askQuestion(said === 'yes' ? alone(blind) : blind))}
+        title={isAlone ? 'Here, and alone?' : 'Here?'}
+        how={`${isAlone ? 'This program loads it, and you' : 'You'} drive ${STRETCH_S} seconds a ride on ${trackOf(view).name}. No: in the title${isAlone ? ', with a helper who loads it' : ''}.`}
+        yes={isAlone ? 'here, alone' : 'here'}
+        no={isAlone ? 'with a helper' : 'in the title'}
+        onAnswer={(said) => !isBusy && void run(askQuestion(said === 'yes' ? drivenHere(either) : either))}
       />
     );
+  }
   return (
     <Prompt
       key={question}

@@ -36,8 +36,8 @@ const WAYS_OF: Record<Question, readonly Way[]> = {
   change: ['simulated', 'title', 'here'],
   tell: ['helper', 'files', 'here'],
   like: ['helper', 'files', 'here'],
-  best: ['title'],
-  what: ['title', 'simulated'],
+  best: ['title', 'here'],
+  what: ['title', 'simulated', 'here'],
 };
 
 /** What is asked, of which setting, and what it is for; what it takes and can show is said at once. */
@@ -88,7 +88,9 @@ export function PlanForm({
   const put = (side: 'a' | 'b', value: number | null) =>
     setValues({ ...values, [key]: { a: sides!.a, b: sides!.b, [side]: value } });
   const searched = [key, ...more];
-  const isFelt = !sides || isFeltHere(view, { [key]: sides.a }, { [key]: sides.b });
+  const [least, most] = isPair ? [sides?.a, sides?.b] : [range.min, range.max];
+  const isFelt = !sides || isFeltHere(view, { [key]: least ?? null }, { [key]: most ?? null });
+  const isShort = way === 'here' && question !== 'change';
   const isNotFelt = way === 'here' && !isFelt;
   const isFileMissing = way === 'files' && (!files.a || !files.b);
   const start = async () => {
@@ -272,7 +274,7 @@ export function PlanForm({
               ))}
           </Row>
         )}
-        {way === 'here' && isBlindAsked && (
+        {isShort && (
           <Row label="A ride is">
             {STRETCHES.map((one) => (
               <Choice key={one} isOn={stretch === one} onClick={() => setStretch(one)}>
@@ -284,7 +286,7 @@ export function PlanForm({
             </Choice>
           </Row>
         )}
-        {!(way === 'here' && isBlindAsked && stretch) && (
+        {!(isShort && stretch) && (
           <Row label="Laps a ride">
             {[1, 2, 3, 5].map((n) => (
               <Choice key={n} isOn={laps === n} onClick={() => setLaps(n)}>

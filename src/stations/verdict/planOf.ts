@@ -23,6 +23,7 @@ export interface Chosen {
 /** The plan that was chosen. */
 export function planOf(question: Question, chosen: Chosen): ExperimentPlan {
   const { setting, sides, all, searched, ranges, way, pairs, laps, stretch, named, dimension } = chosen;
+  const short = stretch ? { stretch } : {};
   const rangeOf = ({ key, field: { min, max, step } }: AskableSetting) => ({
     key,
     min,
@@ -33,18 +34,20 @@ export function planOf(question: Question, chosen: Chosen): ExperimentPlan {
   if (question === 'best')
     return {
       question,
-      way: 'title',
+      way: way === 'here' ? way : 'title',
       settings: searched.map((key) => rangeOf(all.find((one) => one.key === key)!)),
       seed: Math.floor(Math.random() * 0xffff_ffff),
       lapsPerRide: laps,
+      ...short,
     };
   if (question === 'what')
     return {
       question,
-      way: way === 'simulated' ? 'simulated' : 'title',
+      way: way === 'simulated' || way === 'here' ? way : 'title',
       setting: rangeOf(setting),
       back: setting.value,
       lapsPerRide: laps,
+      ...short,
     };
   return {
     question,
@@ -55,6 +58,6 @@ export function planOf(question: Question, chosen: Chosen): ExperimentPlan {
     lapsPerRide: laps,
     named: named === '' ? null : named,
     dimension: dimension === '' ? null : dimension,
-    ...(question !== 'change' && stretch && { stretch }),
+    ...(question !== 'change' && short),
   };
 }
