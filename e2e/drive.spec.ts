@@ -65,6 +65,26 @@ test('a setting is changed while driving: each value is a ride of its own, and l
   await expect(trail.getByRole('button', { name: /^Ride/ })).toHaveCount(4);
 });
 
+test('an earlier lap is driven along with: the outline of a car, and how far it is ahead', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/ride`);
+  await page.getByLabel('Ghost').selectOption({ index: 1 });
+  await page.getByRole('link', { name: /^Drive \d laps/ }).click();
+  await expect(page.getByText(/^Against the ghost’s 2:0\d\.\d\d$/)).toBeVisible();
+  await expect(page.getByText(/^(Level with|0\.\d s (behind|ahead of)) the ghost’s/)).toBeVisible({
+    timeout: 60_000,
+  });
+  // Put back on the road it rolls, and the ghost goes on.
+  await page.getByRole('button', { name: 'Back to the road' }).click();
+  await expect(page.getByText(/^[1-9]\.\d s behind the ghost’s/)).toBeVisible({ timeout: 60_000 });
+  // A ride that is not there, or lies on another road, is no ghost.
+  await page.goto(`${server.url}/drive?ghost=nobody`);
+  await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving');
+  await expect(page.getByText('ghost')).toBeHidden();
+});
+
 test('a ride whose worker is lost, or whose page is left, is kept up to there', async ({ page, server }) => {
   await page.addInitScript(() => {
     const started: Worker[] = [];

@@ -1,4 +1,4 @@
-import { driveWords, lapTime } from './drive';
+import { driveWords, ghostWords, lapTime } from './drive';
 
 it('lap times are written as minutes, seconds and hundredths', () => {
   expect(lapTime(58.304)).toBe('0:58.30');
@@ -17,4 +17,11 @@ it('a ride that stands still says why, and nothing is said over one that is driv
   // A stand-in has no feet to take off.
   expect(driveWords({ ...status, state: 'waiting', why: null }, { ...at, isStandIn: true })).toBeNull();
   expect(driveWords({ ...status, fault: 'it stopped' }, at)!.how).toMatch(/it stopped/);
+});
+
+it('says how one stands against an earlier lap', () => {
+  expect(ghostWords(92.41, null)).toBe('Against the ghost’s 1:32.41');
+  expect(ghostWords(92.41, 0)).toBe('Level with the ghost’s 1:32.41');
+  expect(ghostWords(92.41, 0.34)).toBe('0.3 s behind the ghost’s 1:32.41');
+  expect(ghostWords(92.41, -1.2)).toBe('1.2 s ahead of the ghost’s 1:32.41');
 });

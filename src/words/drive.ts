@@ -8,6 +8,14 @@ export function lapTime(seconds: number, digits = 2): string {
   return `${minutes}:${rest}`;
 }
 
+/** How one stands against an earlier lap. @param behindS negative where one is sooner; `null` where that is not known */
+export function ghostWords(ghostS: number, behindS: number | null): string {
+  const against = `the ghost’s ${lapTime(ghostS)}`;
+  if (behindS === null) return `Against ${against}`;
+  if (Math.abs(behindS) < 0.05) return `Level with ${against}`;
+  return `${Math.abs(behindS).toFixed(1)} s ${behindS > 0 ? 'behind' : 'ahead of'} ${against}`;
+}
+
 const STOPPED: Record<Stop, { title: string; how: string }> = {
   gone: {
     title: 'The device was unplugged',

@@ -40,7 +40,7 @@ export function saidWords(said: string | null, feeling: Feeling | null): string 
 }
 
 /** The finding of a test run. */
-export function outcomeSentence({ toDo, right, isWhole, parts, clipped }: TestOutcome): string {
+export function outcomeSentence({ toDo, isWhole, parts, clipped }: TestOutcome): string {
   const driven = parts.filter(({ answer }) => answer !== null && answer.said !== LEFT_OUT).length;
   const [first] = toDo;
   if (first) {
@@ -48,11 +48,11 @@ export function outcomeSentence({ toDo, right, isWhole, parts, clipped }: TestOu
     return `First: ${lower(first.feeling.words)}${more === 0 ? '' : `, and ${more} more after it`}`;
   }
   if (clipped.length > 0)
-    return `Nothing felt wrong, but the force was at its end: ${clipped.map(({ label }) => lower(label)).join(', ')}`;
+    return `Nothing felt wrong${isWhole ? '' : ' so far'}, but the force was at its end: ${clipped.map(({ label }) => lower(label)).join(', ')}`;
   if (!isWhole) return `${driven} of ${parts.length} parts driven so far`;
-  return right === driven
-    ? 'All that was asked is right'
-    : 'Nothing of what was named; something else is not right';
+  return parts.some(({ answer }) => answer?.said === ELSE)
+    ? 'Nothing of what was named; something else is not right'
+    : 'All that was asked is right';
 }
 
 const lower = (words: string) =>

@@ -1,5 +1,6 @@
 import { redirect } from 'next/navigation';
 import { shownPlace } from '@/book/read/readBook';
+import { readGhost } from '@/book/read/readGhost';
 import { readDrills } from '@/book/read/readDrills';
 import { DRILL_TRACK } from '@/core/drills/course';
 import { TEST_TRACK } from '@/core/driving/testCourse';
@@ -18,6 +19,8 @@ interface Asked {
   /** A setting under the paddles, and the two values between which they change it. */
   under?: string;
   between?: string;
+  /** A ride whose quickest lap is driven along with. */
+  ghost?: string;
   do?: string;
   /** A drill that is practised. */
   drill?: string;
@@ -28,13 +31,14 @@ export default async function DrivePage({ searchParams }: { searchParams: Promis
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  const { laps, gears, under, between, do: wish, drill } = await searchParams;
+  const { laps, gears, under, between, ghost, do: wish, drill } = await searchParams;
   const asked = Number(laps ?? 2);
   const paddles = underPaddles(view, under, between);
   const choice = {
     laps: Number.isInteger(asked) && asked >= 1 && asked <= MOST_LAPS ? asked : 2,
     isAutomatic: gears !== 'paddles' || paddles !== null,
     under: paddles,
+    ghost: await readGhost(here, view, ghost),
   };
   const shared = { view, choice, asked: null, drill: null, isTest: false };
   const open = wish === 'verdict' ? await askedHere(here, view) : null;

@@ -45,16 +45,26 @@ export function ghostOf(log: RideLog): Ghost | null {
   return ghost;
 }
 
-/** Where it is so long after the line, m; `null` before it and after its end. */
-export function ghostAt(
-  { everyS, x, y }: Ghost,
-  lapS: number,
-): { x: number; y: number; ahead: number } | null {
+/** Where a ghost is, and which way it goes, rad. */
+export interface GhostPlace {
+  atM: number;
+  x: number;
+  y: number;
+  heading: number;
+}
+
+/** Where it is so long after the line; `null` before it and after its end. */
+export function ghostAt({ everyS, distanceM, x, y }: Ghost, lapS: number): GhostPlace | null {
   const k = Math.floor(lapS / everyS);
   if (lapS < 0 || k + 1 >= x.length) return null;
   const share = lapS / everyS - k;
   const at = (of: number[]) => of[k]! + share * (of[k + 1]! - of[k]!);
-  return { x: at(x), y: at(y), ahead: Math.atan2(y[k + 1]! - y[k]!, x[k + 1]! - x[k]!) };
+  return {
+    atM: at(distanceM),
+    x: at(x),
+    y: at(y),
+    heading: Math.atan2(y[k + 1]! - y[k]!, x[k + 1]! - x[k]!),
+  };
 }
 
 /**

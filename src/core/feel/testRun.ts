@@ -210,8 +210,6 @@ export interface TestOutcome {
   toDo: { part: TestPart; feeling: Feeling }[];
   /** Parts in which the signal was at its end. */
   clipped: TestPart[];
-  /** Parts that were said to be right. */
-  right: number;
 }
 
 export function testOutcome(answers: readonly PartAnswer[], way: TestWay): TestOutcome {
@@ -230,6 +228,5 @@ export function testOutcome(answers: readonly PartAnswer[], way: TestWay): TestO
       return [{ part, feeling }];
     }),
     clipped: parts.filter(({ answer }) => answer?.said === CLIPS).map(({ part }) => part),
-    right: parts.filter(({ answer }) => answer?.said === RIGHT).length,
   };
 }

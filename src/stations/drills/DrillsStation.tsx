@@ -145,7 +145,7 @@ function Row({ line, isShown, hasPlace }: { line: DrillLine; isShown: boolean; h
         >
           {DRILL_WORDS[name].label}
         </Link>
-        <span className="block text-muted">{DRILL_HOW[name].about}</span>
+        <span className="block text-muted max-[700px]:hidden">{DRILL_HOW[name].about}</span>
       </td>
       <td className="py-2.5 pr-4 tabular-nums">
         {typeof value === 'number' ? (

@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Volume2, VolumeX } from 'lucide-react';
+import { ghostAt, type Ghost } from '@/core/driving/ghost';
 import { layTrack } from '@/core/vehicle/track';
 import { trackOf } from '@/book/judge/trackOf';
 import type { BookView } from '@/book/model/bookView';
@@ -30,10 +31,21 @@ interface Props {
   over: ReactNode;
   /** Of a blind ride nothing is drawn that would tell what it goes through: not hands, feet, engine or speed. */
   isBlind?: boolean;
+  /** An earlier lap that is driven along with. */
+  ghost?: Ghost | null;
 }
 
 /** The road from the driver's eye, full screen, and what has to be known while driving. */
-export function DriveScreen({ view, source, drive, where, buttons, over, isBlind = false }: Props) {
+export function DriveScreen({
+  view,
+  source,
+  drive,
+  where,
+  buttons,
+  over,
+  isBlind = false,
+  ghost = null,
+}: Props) {
   const track = useMemo(() => layTrack(trackOf(view)), [view]);
   const { status, frame } = drive;
   const simulated = useLiveRig((live) => live.simulated);
@@ -53,6 +65,7 @@ export function DriveScreen({ view, source, drive, where, buttons, over, isBlind
       unit: view.speedUnit,
       lockDeg: view.rotation.carDeg,
       isBlind,
+      ghost: ghost && now.lap > 0 ? ghostAt(ghost, now.lapS) : null,
     });
   };
 

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { behindGhost, type Ghost } from '@/core/driving/ghost';
 import { reasonOf } from '@/core/problem';
 import { settingWords } from '@/book/judge/experimentWords';
 import type { UnderPaddles } from '@/book/judge/underPaddles';
@@ -15,7 +16,7 @@ import { notify } from '@/ui/notices';
 import { useKeys } from '@/ui/useKeys';
 import type { Driven } from '@/workers/driveIn';
 import type { DeviceSource } from '@/devices/source';
-import { lapTime } from '@/words/drive';
+import { ghostWords, lapTime } from '@/words/drive';
 import { DriveScreen } from './DriveScreen';
 import { RideOver, type Kept } from './RideOver';
 import { useAtEnd } from './useAtEnd';
@@ -26,6 +27,8 @@ export interface DriveChoice {
   isAutomatic: boolean;
   /** What the paddles change while driving; `null` where they shift, or do nothing. */
   under: UnderPaddles | null;
+  /** An earlier lap that is driven along with. */
+  ghost: Ghost | null;
 }
 
 /** A ride of one's own: laps, kept as any other ride. */
@@ -94,9 +97,11 @@ export function FreeDrive({
       view={view}
       source={source}
       drive={drive}
+      ghost={choice.ghost}
       where={
         <>
           <Lap frame={frame} laps={choice.laps} lastLapS={status.lastLapS} />
+          {choice.ghost && <Behind frame={frame} ghost={choice.ghost} />}
           {choice.under && <Under view={view} under={choice.under} value={value} onPull={pull} />}
         </>
       }
@@ -132,6 +137,17 @@ function Lap({ frame, laps, lastLapS }: { frame: Drive['frame']; laps: number; l
       {lastLapS !== null && ` · last ${lapTime(lastLapS)}`}
     </p>
   );
+}
+
+/** How far the ghost is ahead, at the place where one is. */
+function Behind({ frame, ghost }: { frame: Drive['frame']; ghost: Ghost }) {
+  const look = useCallback(() => {
+    const now = frame();
+    const behind = now && now.lap > 0 ? behindGhost(ghost, now.distanceM, now.lapS) : null;
+    return behind === null ? null : Math.round(10 * behind);
+  }, [frame, ghost]);
+  const tenths = useTicking(look, TEXT_EVERY_MS);
+  return <p className="tabular-nums">{ghostWords(ghost.lapS, tenths === null ? null : tenths / 10)}</p>;
 }
 
 /** The setting under the paddles, as it is now. */

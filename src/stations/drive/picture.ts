@@ -1,8 +1,9 @@
 import { SURFACES } from '@/core/rides/rideLog';
+import type { GhostPlace } from '@/core/driving/ghost';
 import type { LiveFrame } from '@/core/driving/liveDrive';
 import type { SpeedUnit } from '@/core/text/speedUnit';
 import { inUnit, speedWord } from '@/core/text/speedUnit';
-import type { Track } from '@/core/vehicle/track';
+import { trackIndex, type Track } from '@/core/vehicle/track';
 import type { Colours } from '@/ui/LiveCanvas';
 import { horizonOf, project, roadAhead, type Eye, type RoadStrip, type Screen } from './roadAhead';
 
@@ -56,6 +57,7 @@ export function drawDrive(
     unit,
     lockDeg,
     isBlind,
+    ghost,
   }: {
     frame: LiveFrame;
     track: Track;
@@ -64,6 +66,8 @@ export function drawDrive(
     lockDeg: number;
     /** The road alone: neither hands and feet nor figures. */
     isBlind: boolean;
+    /** An earlier lap that is driven along with; `null` where there is none. */
+    ghost: GhostPlace | null;
   },
 ): void {
   const screen: Screen = { width, height, focal: FOCAL * width };
@@ -79,6 +83,7 @@ export function drawDrive(
   paintLines(context, strips, colour);
   if (quality.stones) stones(context, track, eye, screen, frame.distanceM, quality.farM, colour);
   if (isBlind) return;
+  if (ghost) paintGhost(context, ghost, track, eye, screen, colour);
   aim(context, frame, screen, horizon, lockDeg, colour);
   figures(context, frame, screen, unit, colour);
 }
@@ -215,6 +220,49 @@ function stones(
       context.fill();
     }
   }
+}
+
+/** A car's width, length and height, m. */
+const GHOST_M = { wide: 1.8, long: 4.2, high: 1.2 };
+
+/** The earlier lap: the outline of a car, dashed, as an old setting is. */
+function paintGhost(
+  context: Context,
+  { atM, x, y, heading }: GhostPlace,
+  track: Track,
+  eye: Eye,
+  screen: Screen,
+  colour: Colours,
+) {
+  const z = track.z[trackIndex(track, atM)]!;
+  const [cos, sin] = [Math.cos(heading), Math.sin(heading)];
+  const at = (along: number, aside: number, up: number) =>
+    project(eye, screen, x + along * cos - aside * sin, y + along * sin + aside * cos, z + up);
+  const [half, side] = [GHOST_M.long / 2, GHOST_M.wide / 2];
+  const face = (along: number) =>
+    [
+      at(along, side, 0),
+      at(along, side, GHOST_M.high),
+      at(along, -side, GHOST_M.high),
+      at(along, -side, 0),
+    ] as const;
+  const [back, front] = [face(-half), face(half)];
+  // One that is beside the eyes would be drawn over many screens, dash by dash.
+  const isSeen = (corner: readonly [number, number] | null) =>
+    corner !== null && Math.abs(corner[0]) < 2 * screen.width && Math.abs(corner[1]) < 2 * screen.height;
+  if (![...back, ...front].every(isSeen)) return;
+  context.strokeStyle = colour('force');
+  context.lineWidth = 2.5;
+  context.setLineDash([7, 5]);
+  for (const line of [
+    [...back, back[0]],
+    [back[1], front[1], front[2], back[2]],
+  ]) {
+    context.beginPath();
+    line.forEach((corner, i) => (i === 0 ? context.moveTo(...corner!) : context.lineTo(...corner!)));
+    context.stroke();
+  }
+  context.setLineDash([]);
 }
 
 const BAR_HEIGHT = 0.13;

@@ -8,6 +8,7 @@ import type { RecentChange } from '@/book/model/experimentView';
 import { SelectField } from '@/ui/fields';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep } from '@/ui/StationPage';
+import { lapTime, moment } from '@/words/format';
 
 /** Own wheel and pedals on our roads; the paddles shift, or change a setting while it is felt. */
 export function DriveHere({
@@ -20,8 +21,14 @@ export function DriveHere({
   laps: number;
 }) {
   const [paddles, setPaddles] = useState('');
+  const [ghost, setGhost] = useState('');
   const choices = paddleChoices(view, recent);
-  const address = `/drive?laps=${laps}${paddles && `&${paddles}`}`;
+  const address = `/drive?laps=${laps}${paddles && `&${paddles}`}${ghost && `&ghost=${ghost}`}`;
+  const ghosts = view.rides
+    .filter(
+      ({ road, lapTimeS }) => road.kind === 'described' && road.id === view.trackId && lapTimeS !== null,
+    )
+    .toReversed();
   return (
     <NextStep
       number={2}
@@ -50,6 +57,21 @@ export function DriveHere({
           ]}
           onChange={setPaddles}
         />
+        {ghosts.length > 0 && (
+          <SelectField
+            label="Ghost"
+            isStacked
+            value={ghost}
+            options={[
+              { value: '', name: 'none' },
+              ...ghosts.map(({ id, atMs, lapTimeS }) => ({
+                value: id,
+                name: `${moment(atMs)}, laps of ${lapTime(lapTimeS!)}`,
+              })),
+            ]}
+            onChange={setGhost}
+          />
+        )}
       </span>
     </NextStep>
   );

@@ -1,5 +1,11 @@
-import { questionOf, type PartAnswer, type TestOutcome, type TestWay } from '@/core/feel/testRun';
-import { saidText } from '@/core/feel/testRun';
+import {
+  questionOf,
+  saidText,
+  TEST_WAYS,
+  type PartAnswer,
+  type TestOutcome,
+  type TestWay,
+} from '@/core/feel/testRun';
 import type { BookView } from '@/book/model/bookView';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -14,7 +20,6 @@ interface Props {
 }
 
 const DRIVEN_AT: Record<TestWay, string> = { title: '/seat?do=test-run', here: '/drive?do=test-run' };
-const WAYS = ['title', 'here'] as const;
 
 /** The test run: its parts in their order, what was said of each, and what to look into first. */
 export function TestRunStation({ view, way, answers, outcome }: Props) {
@@ -33,7 +38,7 @@ export function TestRunStation({ view, way, answers, outcome }: Props) {
               <span className="sr-only">Number</span>
             </th>
             <th className="py-2 pr-4 font-normal">Part</th>
-            <th className="py-2 pr-4 font-normal">What it tells</th>
+            <th className="py-2 pr-4 font-normal max-[1150px]:hidden">What it tells</th>
             <th className="py-2 font-normal">{isBegun ? 'What you said' : 'What is asked'}</th>
           </tr>
         </thead>
@@ -51,7 +56,7 @@ export function TestRunStation({ view, way, answers, outcome }: Props) {
                 <span className="block font-semibold">{part.label}</span>
                 <span className="block text-muted">{part.how}</span>
               </td>
-              <td className="py-3 pr-4">{part.tells}</td>
+              <td className="py-3 pr-4 max-[1150px]:hidden">{part.tells}</td>
               <td className={`py-3 ${feeling ? 'font-semibold' : 'text-muted'}`}>
                 {isBegun ? saidWords(answer?.said ?? null, feeling) : (questionOf(part, 'title')?.ask ?? '')}
               </td>
@@ -64,7 +69,7 @@ export function TestRunStation({ view, way, answers, outcome }: Props) {
 }
 
 function BeforeIt() {
-  return WAYS.map((way, i) => (
+  return TEST_WAYS.map((way, i) => (
     <NextStep
       key={way}
       number={i + 1}
