@@ -1,7 +1,10 @@
+'use client';
+
 import {
   questionOf,
   saidText,
   TEST_WAYS,
+  testOutcome,
   type PartAnswer,
   type TestOutcome,
   type TestWay,
@@ -13,21 +16,21 @@ import { Pebble } from '@/ui/Pebble';
 import { leadOf, outcomeSentence, saidWords, WAY_WORDS } from '@/words/testRun';
 
 interface Props {
-  view: BookView;
+  names: Pick<BookView['names'], 'driver' | 'car' | 'title'>;
   way: TestWay;
   answers: readonly PartAnswer[];
-  outcome: TestOutcome;
 }
 
 const DRIVEN_AT: Record<TestWay, string> = { title: '/seat?do=test-run', here: '/drive?do=test-run' };
 
 /** The test run: its parts in their order, what was said of each, and what to look into first. */
-export function TestRunStation({ view, way, answers, outcome }: Props) {
+export function TestRunStation({ names, way, answers }: Props) {
+  const outcome = testOutcome(answers, way);
   const isBegun = answers.length > 0;
   return (
     <StationPage
       finding={isBegun ? outcomeSentence(outcome) : 'Seven parts, one question after each'}
-      subtitle={`${view.names.driver}, ${view.names.car} in ${view.names.title}${isBegun ? `. ${WAY_WORDS[way].name}.` : '.'}`}
+      subtitle={`${names.driver}, ${names.car} in ${names.title}${isBegun ? `. ${WAY_WORDS[way].name}.` : '.'}`}
       next={isBegun ? <AfterIt way={way} answers={answers} outcome={outcome} /> : <BeforeIt />}
     >
       <table className="w-full text-[15px]">
@@ -86,7 +89,11 @@ function BeforeIt() {
 }
 
 /** One change, then drive again: what stands first in the order comes first. */
-function AfterIt({ way, answers, outcome: { toDo, clipped, isWhole } }: Omit<Props, 'view'>) {
+function AfterIt({
+  way,
+  answers,
+  outcome: { toDo, clipped, isWhole },
+}: Omit<Props, 'names'> & { outcome: TestOutcome }) {
   const steps = [
     ...toDo.map(({ part, feeling }) => ({
       key: part.name,

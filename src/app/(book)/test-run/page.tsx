@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { saidOf, TEST_WAYS, testOutcome } from '@/core/feel/testRun';
+import { saidOf, TEST_WAYS } from '@/core/feel/testRun';
 import { shownPlace } from '@/book/read/readBook';
 import { TestRunStation } from '@/stations/testRun/TestRunStation';
 
@@ -16,6 +16,6 @@ export default async function TestRunPage({ searchParams }: { searchParams: Prom
   if (!place) redirect('/start');
   const { where, said } = await searchParams;
   const way = TEST_WAYS.find((one) => one === where) ?? 'title';
-  const answers = saidOf(said, way);
-  return <TestRunStation view={place.view} way={way} answers={answers} outcome={testOutcome(answers, way)} />;
+  const { driver, car, title } = place.view.names;
+  return <TestRunStation names={{ driver, car, title }} way={way} answers={saidOf(said, way)} />;
 }
