@@ -3,9 +3,9 @@ import { openSide } from '../src/core/experiment/sealedSide';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
 import { beginWithPlainWheel, hands, pull } from './plainWheel';
+import { press, prompt } from './seatRim';
 
 const [YES, NO] = [0, 1] as const;
-const prompt = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** Says something by the rim once it is asked. */
 async function say(page: Page, asked: string | RegExp, answer: 0 | 1) {
@@ -107,11 +107,6 @@ test.describe('what is seen of it', () => {
       .getByRole('region', { name: 'What to do next' })
       .getByRole('button', { name: 'Start' })
       .click();
-    const press = (answer: 'Yes' | 'No') =>
-      page
-        .getByRole('group', { name: 'Simulated rig' })
-        .getByRole('button', { name: answer, exact: true })
-        .click();
     for (const ride of [1, 2, 3]) {
       await expect(page.getByRole('main').getByText(`Ride ${ride}`, { exact: true })).toBeVisible({
         timeout: 30_000,
@@ -119,10 +114,10 @@ test.describe('what is seen of it', () => {
       await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
       if (ride > 1) {
         await expect(prompt(page)).toHaveText('Was it better than the ride before?', { timeout: 30_000 });
-        await press('No');
+        await press(page, 'No');
       }
       await expect(prompt(page)).toHaveText(/^Would you have more .*ebb\?$/, { timeout: 30_000 });
-      await press(ride === 2 ? 'No' : 'Yes');
+      await press(page, ride === 2 ? 'No' : 'Yes');
     }
     await expect(prompt(page)).toHaveText(
       'Throttle ebb: you drove it at both ends; without logs only you know what it did',

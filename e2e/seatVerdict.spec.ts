@@ -1,15 +1,7 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
-
-const prompt = (page: Page) => page.getByRole('heading', { level: 1 });
-
-/** A button on the rim: the only thing that is pressed in the seat. */
-const press = (page: Page, answer: 'Yes' | 'No') =>
-  page
-    .getByRole('group', { name: 'Simulated rig' })
-    .getByRole('button', { name: answer, exact: true })
-    .click();
+import { press, prompt } from './seatRim';
 
 /** Passes over the questions before the one that is wanted, and asks it. */
 async function choose(page: Page, url: string, ...passed: string[]) {

@@ -1,15 +1,6 @@
-import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
-
-const prompt = (page: Page) => page.getByRole('heading', { level: 1 });
-
-/** A button on the rim. */
-const press = (page: Page, answer: 'Yes' | 'No') =>
-  page
-    .getByRole('group', { name: 'Simulated rig' })
-    .getByRole('button', { name: answer, exact: true })
-    .click();
+import { press, prompt } from './seatRim';
 
 test('the test run in the title, from the seat: a part, one question, and its feeling ends in the finder', async ({
   page,

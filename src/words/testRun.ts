@@ -10,6 +10,7 @@ import {
   type TestOutcome,
   type TestWay,
 } from '@/core/feel/testRun';
+import { TEST_DRIVEN_S } from '@/core/driving/testCourse';
 import { percent, percentAbout } from '@/core/text/percent';
 
 const PLACES: Record<LeadsTo, { path: string; name: string }> = {
@@ -71,10 +72,10 @@ export function forceSentence(clipping: RideClipping | null): string {
 export const WAY_WORDS: Record<TestWay, { name: string; how: string }> = {
   title: {
     name: 'In the title',
-    how: 'Ten minutes. You drive there; the seat asks one thing after each part. The force is felt, as it is.',
+    how: 'You drive there; the seat asks one thing after each part. The force is felt, as it is.',
   },
   here: {
     name: 'Here',
-    how: 'Three minutes on our own road. Wheel and pedals are felt; a browser gives a wheel no force, so what the force does is simulated and said.',
+    how: `${TEST_DRIVEN_S} seconds of driving on our own road. Wheel and pedals are felt; a browser gives a wheel no force, so what the force does is simulated and said.`,
   },
 };

@@ -26,7 +26,7 @@ const EASY = 0.85;
 /** A weave is driven no faster, m/s. */
 const WEAVE_MPS = 20;
 /** A stop that every car of ours can do, m/s². */
-const USUAL_BRAKE_MPS2 = 6;
+export const USUAL_BRAKE_MPS2 = 6;
 
 /** Where on a road a short ride begins, and how fast. */
 export function stretchOf(track: Track, car: CarSpec, kind: StretchKind): Stretch {
@@ -61,11 +61,26 @@ export function straightest({ curvature, stepM, spec }: Track): number {
 }
 
 /** So long before the tightest place, at the speed of the plan. */
-function beforeTightest({ curvature, stepM, spec }: Track, plan: Float64Array): number {
-  const n = curvature.length;
+const beforeTightest = (track: Track, plan: Float64Array): number =>
+  before(tightest(track), BEFORE_BEND_S, track, plan);
+
+/** Where a road bends most: of what differs by rounding alone the first. */
+export function tightest({ curvature }: Track): number {
   let at = 0;
-  for (let i = 1; i < n; i++) if (Math.abs(curvature[i]!) > Math.abs(curvature[at]!) + 1e-9) at = i;
-  for (let seconds = 0; seconds < BEFORE_BEND_S && (spec.closed || at > 0);)
-    seconds += stepM / plan[(at = (at - 1 + n) % n)]!;
+  for (let i = 1; i < curvature.length; i++)
+    if (Math.abs(curvature[i]!) > Math.abs(curvature[at]!) + 1e-9) at = i;
+  return at;
+}
+
+/** The place that lies so many seconds before another, at the speed of a plan; on an open road not before its start. */
+export function before(
+  place: number,
+  wantedS: number,
+  { stepM, spec, curvature: { length } }: Track,
+  plan: Float64Array,
+): number {
+  let at = place;
+  for (let seconds = 0; seconds < wantedS && (spec.closed || at > 0);)
+    seconds += stepM / plan[(at = (at - 1 + length) % length)]!;
   return at;
 }

@@ -3,32 +3,33 @@ import type { PartName } from '../feel/testRun';
 import type { CarSpec } from '../vehicle/carSpec';
 import { planSpeed } from '../vehicle/speedPlan';
 import type { Track } from '../vehicle/track';
-import { straightest, type Stretch } from './stretch';
+import { before, straightest, tightest, USUAL_BRAKE_MPS2, type Stretch } from './stretch';
 
 /** The road on which a test run is driven: it has a straight, a hairpin, a fast bend and kerbs. */
 export const TEST_TRACK = 'saltmarsh-loop';
 
 /** How long each part lasts, s; where one sets out at the speed of the road, a share of it, else at so many m/s. */
-const PARTS: Record<PartName, { seconds: number; share?: number; mps?: number; before?: number }> = {
+const PARTS: Record<PartName, { seconds: number; share?: number; mps?: number; beforeS?: number }> = {
   straight: { seconds: 14, share: 0.7 },
-  hairpin: { seconds: 11, share: 0.85, before: 3 },
-  sweep: { seconds: 11, share: 0.95, before: 3 },
-  kerb: { seconds: 10, share: 0.8, before: 2 },
+  hairpin: { seconds: 11, share: 0.85, beforeS: 3 },
+  sweep: { seconds: 11, share: 0.95, beforeS: 3 },
+  kerb: { seconds: 10, share: 0.8, beforeS: 2 },
   grass: { seconds: 12, mps: 12 },
   roll: { seconds: 16, mps: 2 },
   launch: { seconds: 10, mps: 0 },
 };
 
+/** All of it, driven here, s. */
+export const TEST_DRIVEN_S = Object.values(PARTS).reduce((sum, { seconds }) => sum + seconds, 0);
+
 /** A bend of less than this, 1/m, is nearly a straight. */
 const BENDS = 1 / 400;
-/** A stop that every car of ours can do, m/s². */
-const USUAL_BRAKE_MPS2 = 6;
 
 /** Where on a road a part of the test run is driven. */
 export function partStretch(part: PartName, track: Track, car: CarSpec): Stretch {
-  const { seconds, share, mps, before = 0 } = PARTS[part];
+  const { seconds, share, mps, beforeS = 0 } = PARTS[part];
   const plan = planSpeed(track, car, USUAL_BRAKE_MPS2);
-  const at = upTo(placeOf(part, track, plan), before, track, plan);
+  const at = before(placeOf(part, track, plan), beforeS, track, plan);
   return { fromM: at * track.stepM, speedMps: mps ?? share! * plan[at]!, seconds };
 }
 
@@ -43,9 +44,9 @@ function placeOf(part: PartName, track: Track, plan: Float64Array): number {
   const { curvature, kerb } = track;
   switch (part) {
     case 'hairpin':
-      return greatest(curvature, (bent) => Math.abs(bent));
+      return tightest(track);
     case 'sweep':
-      return greatest(plan, (speed, i) => (Math.abs(curvature[i]!) > BENDS ? speed : 0));
+      return fastestBend(curvature, plan);
     case 'kerb':
       return Math.max(
         0,
@@ -56,18 +57,9 @@ function placeOf(part: PartName, track: Track, plan: Float64Array): number {
   }
 }
 
-function greatest(values: Float64Array, of: (value: number, i: number) => number): number {
+function fastestBend(curvature: Float64Array, plan: Float64Array): number {
+  const speed = (i: number) => (Math.abs(curvature[i]!) > BENDS ? plan[i]! : 0);
   let at = 0;
-  for (let i = 1; i < values.length; i++) if (of(values[i]!, i) > of(values[at]!, at) + 1e-9) at = i;
-  return at;
-}
-
-/** So many seconds of the plan before a place. */
-function upTo(place: number, seconds: number, { stepM, spec, curvature }: Track, plan: Float64Array): number {
-  let at = place;
-  for (let t = 0; t < seconds && (spec.closed || at > 0);) {
-    at = (at - 1 + curvature.length) % curvature.length;
-    t += stepM / plan[at]!;
-  }
+  for (let i = 1; i < plan.length; i++) if (speed(i) > speed(at) + 1e-9) at = i;
   return at;
 }

@@ -42,7 +42,8 @@ export function TestDrive({ view, source }: Props) {
   const end = endAddress('here', answers);
   const isOver = part === null;
   useEffect(() => {
-    if (isOver) router.push(end);
+    // The way back leads to where one came from, and not here again.
+    if (isOver) router.replace(end);
   }, [isOver, end, router]);
   if (!part) return <main data-drive="over" />;
   return (

@@ -1,25 +1,24 @@
 'use client';
 
 import { LEFT_OUT, nextPart, TEST_PARTS, type TestPart } from '@/core/feel/testRun';
-import { useEffect, useRef, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import { tone } from '@/live/voice';
 import { endAddress, useTestAnswers, useTestQuestion } from '@/parts/useTestRun';
 import type { TaskProps } from './task';
 import { Prompt } from './verdictPrompt';
 
 /** The test run in the title, from the seat: drive a part, say whether it is right, and if not what it is. */
-export function TestRunTask({ taught, onLeave }: TaskProps) {
+export function TestRunTask({ taught }: TaskProps) {
+  const router = useRouter();
   const { answers, say } = useTestAnswers('title');
   const part = nextPart(answers);
   const end = endAddress('title', answers);
   const isOver = part === null;
-  const leaves = useRef(onLeave);
+  // The way back leads to where one came from, and not here again.
   useEffect(() => {
-    leaves.current = onLeave;
-  });
-  useEffect(() => {
-    if (isOver) leaves.current(end);
-  }, [isOver, end]);
+    if (isOver) router.replace(end);
+  }, [isOver, end, router]);
   if (!part) return null;
   const onSaid = (said: string) => {
     tone('counted');
