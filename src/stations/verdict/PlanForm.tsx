@@ -84,12 +84,18 @@ export function PlanForm({
     setting && sides && isPair
       ? hardlyNoticed(view, key, sides.a ?? setting.field.neutral, sides.b ?? setting.field.neutral)
       : null;
-  const range = ranges[key] ?? { min: setting?.field.min ?? 0, max: setting?.field.max ?? 1 };
   const put = (side: 'a' | 'b', value: number | null) =>
     setValues({ ...values, [key]: { a: sides!.a, b: sides!.b, [side]: value } });
   const searched = [key, ...more];
-  const [least, most] = isPair ? [sides?.a, sides?.b] : [range.min, range.max];
-  const isFelt = !sides || isFeltHere(view, { [key]: least ?? null }, { [key]: most ?? null });
+  const rangeOf = (one: string) => {
+    const field = all.find((other) => other.key === one)?.field;
+    return ranges[one] ?? { min: field?.min ?? 0, max: field?.max ?? 1 };
+  };
+  const range = rangeOf(key);
+  const ends = isPair
+    ? [{ of: key, low: sides?.a ?? null, high: sides?.b ?? null }]
+    : searched.map((of) => ({ of, low: rangeOf(of).min, high: rangeOf(of).max }));
+  const isFelt = !sides || ends.every(({ of, low, high }) => isFeltHere(view, { [of]: low }, { [of]: high }));
   const isShort = way === 'here' && question !== 'change';
   const isNotFelt = way === 'here' && !isFelt;
   const isFileMissing = way === 'files' && (!files.a || !files.b);
