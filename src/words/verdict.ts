@@ -34,6 +34,10 @@ export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = 
     ask: 'Which do I like?',
     about: 'Blind: this program, a helper or a file loads A or B, and you say which is better.',
   },
+  fine: {
+    ask: 'How little do I notice?',
+    about: 'Blind and alone, here: pairs that come closer as you name the greater one right.',
+  },
   best: {
     ask: 'Where is the best value?',
     about: 'After every ride you say whether it was better and whether you want more or less.',

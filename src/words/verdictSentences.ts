@@ -1,6 +1,8 @@
 import { chanceOfShown, MOST_BLIND_PAIRS, SHOWN_AT, type BlindScore } from '@/core/experiment/bettingScore';
 import { effectShown, type Comparison } from '@/core/experiment/compareRides';
 import type { Best } from '@/core/experiment/finder/findBest';
+import { MOST_NOTICED } from '@/core/experiment/justNoticeable';
+import { STRETCH_S } from '@/core/driving/stretch';
 import { MOST_PAIRS, type Outlook, type Plan } from '@/core/experiment/planRides';
 import { listed } from '@/core/text/listed';
 import { capital } from './format';
@@ -28,6 +30,8 @@ export const SENTENCES = {
   planPairs: (figure: Figure, wanted: number, pairs: number) =>
     `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
   planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,
+  planFine: () =>
+    `Mostly 31 to 41 pairs of ${STRETCH_S}-second rides, ${MOST_NOTICED} at most; it ends by itself when it is known`,
   planSearch: (settings: number) => `About ${[9, 12, 21][settings - 1]!} rides, 24 at most`,
   planWhat: () => 'Three rides: at its least, at its most, and back',
 
@@ -123,7 +127,8 @@ export const SENTENCES = {
   forceUnlogged: () => 'No ride logged its force: clipping, weight and detail of these laps cannot be told.',
 
   // Could I tell, which do I like?
-  blindOpen: (pair: number) => `Pair ${pair} of at most ${MOST_BLIND_PAIRS}`,
+  blindOpen: (pair: number, isFine: boolean) =>
+    `Pair ${pair} of at most ${isFine ? MOST_NOTICED : MOST_BLIND_PAIRS}`,
   toldB: ({ right, wrong, highest }: BlindScore) =>
     `You can tell: ${right} of ${right + wrong} right. The score reached ${highest.toFixed(0)}; somebody who only guesses reaches ${SHOWN_AT} less than once in 20`,
   likesSide: (side: 'A' | 'B', { right, wrong }: BlindScore) =>
@@ -139,6 +144,16 @@ export const SENTENCES = {
   commitmentHolds: () => 'The orders are those that were promised before the first ride.',
   commitmentBroken: () => 'The orders are not those that were promised: this test shows nothing.',
   ordersLost: () => 'The orders were in no backup, so that nobody could read them: this test cannot go on.',
+
+  // How little of it do I notice?
+  fineTold: (name: string, jnd: string, low: string, high: string) =>
+    `You just notice a change of ${jnd} in ${name}; your answers leave ${low} to ${high} open`,
+  fineMeans: () =>
+    'So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.',
+  fineBroken: (pairs: number) =>
+    pairs === 0
+      ? 'Given up before the first answer: nothing is shown'
+      : `Given up after ${pairsText(pairs)}: too few to say what you notice`,
 
   // Where is the best value?
   searching: (place: number) => `Ride ${place} of the search`,

@@ -1,5 +1,5 @@
-import { noticedInSearch, type Noticed } from '@/core/experiment/noticed';
-import { isBlind, settingsOf, type PairPlan, type WhatPlan } from '@/core/experiment/plan';
+import { LEAST_PAIRS, noticedInSearch, type Noticed } from '@/core/experiment/noticed';
+import { isBlind, settingsOf, type FinePlan, type PairPlan, type WhatPlan } from '@/core/experiment/plan';
 import { decimalsOf } from '@/core/response/dialect';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
@@ -44,7 +44,9 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
   const words = settingWords(view);
   const isGivenUp = state === 'given up';
   if (!answer)
-    return isBlind(asked) ? SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1) : SENTENCES.notLooked();
+    return isBlind(asked)
+      ? SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1, asked.question === 'fine')
+      : SENTENCES.notLooked();
   switch (answer.kind) {
     case 'change':
       return verdictSentence(answer.compared.measures, answer.sides);
@@ -54,6 +56,19 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
         : answer.commitmentHolds === false
           ? SENTENCES.commitmentBroken()
           : blindSentence(asked.question as PairPlan['question'], answer.score, isGivenUp);
+    case 'fine': {
+      const { key } = (asked as FinePlan).setting;
+      const { pairs, told, orders, commitmentHolds } = answer;
+      if (orders.length === 0 && isGivenUp) return SENTENCES.ordersLost();
+      if (commitmentHolds === false) return SENTENCES.commitmentBroken();
+      if (pairs.length < LEAST_PAIRS) return SENTENCES.fineBroken(pairs.length);
+      return SENTENCES.fineTold(
+        words.name(key).toLowerCase(),
+        fine(view, key, told.jnd),
+        fine(view, key, told.low),
+        fine(view, key, told.high),
+      );
+    }
     case 'best':
       return searchSentence(
         answer.found,
@@ -114,6 +129,11 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView
         ...Object.entries(answer.found.apart).map(([key, { preferred, wished }]) =>
           SENTENCES.apart(name(key), words.value(key, preferred), words.value(key, wished)),
         ),
+      ];
+    case 'fine':
+      return [
+        ...(answer.pairs.length >= LEAST_PAIRS ? [SENTENCES.fineMeans()] : []),
+        ...(answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : []),
       ];
     case 'blind':
       return answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : [];

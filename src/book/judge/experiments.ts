@@ -4,6 +4,7 @@ import { compareRides } from '@/core/experiment/compareRides';
 import {
   blindPairs,
   nextStep,
+  pairedSides,
   questionOf,
   ridden,
   searchedRides,
@@ -11,6 +12,7 @@ import {
   splitPairs,
   type Course,
 } from '@/core/experiment/course';
+import { finePairs, noticedFinely } from '@/core/experiment/finePairs';
 import { findBest } from '@/core/experiment/finder/findBest';
 import { AT_END, levelOfLooks, RIDDEN_ON } from '@/core/experiment/looks';
 import { matchLogs } from '@/core/experiment/matchLogs';
@@ -20,6 +22,7 @@ import {
   settingsOf,
   type BestPlan,
   type Experiment,
+  type FinePlan,
   type PairPlan,
   type WhatPlan,
 } from '@/core/experiment/plan';
@@ -120,8 +123,9 @@ export const isKeptBack = ({ state, plan: { asked, isLooked, isExtended } }: Exp
 function shownStep(facts: ExperimentFacts): ShownStep {
   const step = nextStep(courseOf(facts));
   if (step.kind !== 'ride') return step;
-  if (!isBlind(facts.experiment.plan.asked)) return { ...step, isLoaded: true };
-  return { ...step, of: null, values: null, side: null, isLoaded: facts.isLoaded(step.place) };
+  const pair = pairedSides(courseOf(facts));
+  if (!isBlind(facts.experiment.plan.asked)) return { ...step, isLoaded: true, pair };
+  return { ...step, of: null, values: null, side: null, isLoaded: facts.isLoaded(step.place), pair };
 }
 
 /** What was set otherwise since the question was asked, beside what it is about. */
@@ -134,6 +138,7 @@ function answerOf(facts: ExperimentFacts): ExperimentAnswer {
   const { asked } = facts.experiment.plan;
   if (isPairPlan(asked))
     return asked.question === 'change' ? changeAnswer(facts, asked) : blindAnswer(facts, asked);
+  if (asked.question === 'fine') return fineAnswer(facts, asked);
   return asked.question === 'best' ? bestAnswer(facts, asked) : whatAnswer(facts, asked);
 }
 
@@ -188,6 +193,20 @@ function blindAnswer(facts: ExperimentFacts, plan: PairPlan): ExperimentAnswer {
   return {
     kind: 'blind',
     score: bettingScore(questionOf(plan), blindPairs(courseOf(facts))),
+    orders: [...orders],
+    commitmentHolds,
+  };
+}
+
+function fineAnswer(
+  { experiment: { answers }, orders, commitmentHolds }: ExperimentFacts,
+  plan: FinePlan,
+): ExperimentAnswer {
+  const { jnd, low, high } = noticedFinely(plan, orders, answers);
+  return {
+    kind: 'fine',
+    pairs: finePairs(plan, orders, answers),
+    told: { jnd, low, high },
     orders: [...orders],
     commitmentHolds,
   };

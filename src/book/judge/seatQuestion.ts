@@ -1,8 +1,14 @@
 import type { Noticed } from '@/core/experiment/noticed';
 import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
-import { isPairPlan, settingsOf, type ExperimentPlan, type Question } from '@/core/experiment/plan';
+import {
+  isPairPlan,
+  settingsOf,
+  type ExperimentPlan,
+  type FinePlan,
+  type Question,
+} from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
-import { stretchFor } from '@/core/driving/stretch';
+import { stretchFor, type StretchKind } from '@/core/driving/stretch';
 import { keyOfText } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { RecentChange } from '../model/experimentView';
@@ -56,6 +62,7 @@ export function seatQuestion(
     if (question === 'best') return { question, way: 'title', settings: [range], seed, lapsPerRide };
     return { question, way: isSimulated ? 'simulated' : 'title', setting: range, back: value, lapsPerRide };
   }
+  if (question === 'fine') return finePlan(setting, lapsPerRide);
   const plan: ExperimentPlan = {
     question,
     way: question !== 'change' ? 'helper' : isSimulated ? 'simulated' : 'title',
@@ -69,6 +76,16 @@ export function seatQuestion(
   return isPairPlan(plan) && a !== b ? plan : null;
 }
 
+/** How little of a setting its driver notices, at what it is set to, in the short ride that tells most of it. */
+export const finePlan = (
+  { key, field: { min, max, step }, value }: AskableSetting,
+  lapsPerRide: number,
+  stretch: StretchKind = stretchFor(keyOfText(key).axis),
+): FinePlan => ({
+  ...{ question: 'fine', way: 'here', at: value, lapsPerRide, stretch },
+  setting: { key, min, max, step },
+});
+
 /** The same asked of a driver on our own roads, where what differs is felt in some seconds: blind questions of one who is alone. */
 export function drivenHere(plan: ExperimentPlan): ExperimentPlan {
   const short = {
@@ -79,7 +96,7 @@ export function drivenHere(plan: ExperimentPlan): ExperimentPlan {
   return isPairPlan(plan) ? { ...plan, ...short } : { ...plan, ...short };
 }
 
-/** Whether it can be: it is asked of the title so far, and its ends feel otherwise here. */
+/** Whether it can be: its ends feel otherwise here. */
 export function canBeDrivenHere(view: BookView, plan: ExperimentPlan): boolean {
   if (plan.question === 'change' || plan.way === 'simulated') return false;
   if (isPairPlan(plan)) return isFeltHere(view, plan.a, plan.b);

@@ -130,7 +130,7 @@ it('says what a plan takes, with the driver’s own spread, and what it cannot s
   expect(planSentence('change', plan, { rides: 0, lapS: null, of: {} })).toContain(
     'no ride of yours on this road yet',
   );
-  for (const question of ['tell', 'like', 'best', 'what'] as const)
+  for (const question of ['tell', 'like', 'fine', 'best', 'what'] as const)
     expect(planSentence(question, plan, own(0.2))).not.toBe('');
 });
 
@@ -378,6 +378,33 @@ it('a search says where the best lies, or that there is none', () => {
   expect(search({ state: 'searching' }, 'open')).toContain('Ride 4 of the search');
   expect(search({ state: 'searching' }, 'given up')).toContain('Given up after 3 rides');
   expect(search({ apart: { [KEY]: { preferred: 20, wished: 40 } } })).toContain('the preference is believed');
+});
+
+it('what is just noticed is told with all that the answers leave open, and of few pairs not at all', () => {
+  const plan: ExperimentPlan = {
+    ...{ question: 'fine', way: 'here', at: 4, lapsPerRide: 1, stretch: 'bend' },
+    setting: { key: KEY, min: 0, max: 60, step: 1 },
+  };
+  const noticed = (pairs: number, state: ExperimentState = 'over', holds: boolean | null = true) => {
+    const told = { jnd: 4.23, low: 3.08, high: 5.91 };
+    const one = shown(
+      plan,
+      {
+        ...{ kind: 'fine', told, commitmentHolds: holds },
+        pairs: Array.from({ length: pairs }, (_, place) => ({ place, apart: 4, isRight: place % 4 > 0 })),
+        orders: Array.from({ length: pairs }, () => 'AB' as const),
+      },
+      state,
+    );
+    return [experimentSentence(view, one), ...experimentRemarks(view, one)].join('. ');
+  };
+  expect(noticed(34)).toBe(
+    'You just notice a change of 4.2 in brake ebb; your answers leave 3.1 to 5.9 open. So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.. The orders are those that were promised before the first ride.',
+  );
+  expect(noticed(5, 'given up')).toMatch(/^Given up after 5 pairs: too few/);
+  expect(noticed(34, 'over', false)).toMatch(/not those that were promised/);
+  expect(noticed(0, 'given up', null)).toMatch(/in no backup/);
+  expect(experimentSentence(view, shown(plan, null, 'open'))).toBe('Pair 2 of at most 60');
 });
 
 it('what a setting does is no more than a direction', () => {

@@ -1,6 +1,7 @@
 import { blindPairs } from '@/core/experiment/course';
+import { sidesApart } from '@/core/experiment/finePairs';
 import { noticedInPairs, noticedInSearch, surest, type Noticed } from '@/core/experiment/noticed';
-import { isPairPlan } from '@/core/experiment/plan';
+import { isPairPlan, type FinePlan } from '@/core/experiment/plan';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
 import { isShown } from '@/words/verdict';
@@ -36,6 +37,11 @@ function rowOf(view: Pick<BookView, 'menus'>, key: string, shown: ExperimentView
     sentence: experimentSentence(view, shown),
   };
   if (answer?.kind === 'what') row.tried = answer.rides.map(({ value, wants }) => ({ value, wants }));
+  if (answer?.kind === 'fine') {
+    const plan = asked as FinePlan;
+    const others = answer.pairs.map(({ apart }) => sidesApart(plan, apart).b[key] as number);
+    row.tried = [...new Set([plan.at, ...others])].map((value) => ({ value, wants: null }));
+  }
   if (answer?.kind === 'best') {
     row.tried = answer.rides.map(({ values, wants }) => ({ value: values[key]!, wants: wants[key] ?? null }));
     row.best = answer.found.state === 'found' ? answer.found.best[key]! : null;
@@ -80,6 +86,7 @@ export function noticedOf(
 }
 
 function pairsOf(view: Pick<BookView, 'menus'>, key: string, { asked, answer, answers }: ExperimentView) {
+  if (answer?.kind === 'fine') return answer.pairs;
   if (asked.question !== 'tell' || answer?.kind !== 'blind' || Object.keys(asked.a).length > 1) return [];
   const [a, b] = [asked.a, asked.b].map((side) => numberOf(view, key, side[key] ?? null));
   if (typeof a !== 'number' || typeof b !== 'number') return [];

@@ -3,7 +3,16 @@ import type { PairOrder } from '@/core/experiment/coinOrders';
 import type { RidesCompared } from '@/core/experiment/compareRides';
 import type { FinderRide, Wish } from '@/core/experiment/finder/answers';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import type { Answer, Decision, ExperimentPlan, ExperimentState, Question } from '@/core/experiment/plan';
+import type { FinePair } from '@/core/experiment/finePairs';
+import type { JustNoticeable } from '@/core/experiment/justNoticeable';
+import type {
+  Answer,
+  Decision,
+  ExperimentPlan,
+  ExperimentState,
+  Question,
+  Side,
+} from '@/core/experiment/plan';
 import type { RatedDimension } from '@/core/experiment/pairedRatings';
 import type { Spread } from '@/core/experiment/planRides';
 import type { MeasureName, Measured } from '@/core/rides/measures';
@@ -20,8 +29,10 @@ export type ShownStep =
       side: 'A' | 'B' | null;
       /** Of a test with a helper: whether they said that this ride is loaded. */
       isLoaded: boolean;
+      /** Both values of a pair, whichever comes first. */
+      pair: { a: Side; b: Side } | null;
     }
-  | { kind: 'answer'; ask: 'which' | 'better' | 'feel'; place: number; isFirst: boolean }
+  | { kind: 'answer'; ask: 'which' | 'better' | 'more' | 'feel'; place: number; isFirst: boolean }
   | { kind: 'over' };
 
 /** Why a ride is not counted. */
@@ -48,6 +59,14 @@ export type ExperimentAnswer =
   | {
       kind: 'blind';
       score: BlindScore;
+      orders: PairOrder[];
+      commitmentHolds: boolean | null;
+    }
+  | {
+      kind: 'fine';
+      pairs: FinePair[];
+      /** In the title's scale; `next` is not told. */
+      told: Omit<JustNoticeable, 'next'>;
       orders: PairOrder[];
       commitmentHolds: boolean | null;
     }

@@ -3,7 +3,7 @@ import { committedText } from '@/core/experiment/coinOrders';
 import { nextStep, ridden } from '@/core/experiment/course';
 import type { Noticed } from '@/core/experiment/noticed';
 import { loadFirst } from '@/core/experiment/loadFirst';
-import { isPairPlan, settingsOf, type ExperimentPlan } from '@/core/experiment/plan';
+import { isPairPlan, isToLearn, settingsOf, type ExperimentPlan } from '@/core/experiment/plan';
 import { menuField, type Menus } from '@/core/settings/menus';
 import { combinationText, type Combination } from '@/core/settings/scope';
 import { keyOfText, keyText, sameValue } from '@/core/settings/setting';
@@ -83,7 +83,7 @@ export async function askingIn(book: Database, combination: Combination): Promis
   const row = (await openExperiment(book, combination)) ?? newest;
   if (!row || row.state === 'given up') return null;
   const { asked } = row.plan;
-  if (row.state === 'over' && (row.decision !== null || asked.question === 'what')) return null;
+  if (row.state === 'over' && (row.decision !== null || isToLearn(asked.question))) return null;
   return {
     question: asked.question,
     isOpen: row.state === 'open',
@@ -165,7 +165,8 @@ export async function readNoticed(here: Here, menus: Menus): Promise<Record<stri
   const rows = await driversExperiments(
     here.book,
     here.combination,
-    ({ question }, state) => state === 'over' && (question === 'best' || question === 'tell'),
+    ({ question }, state) =>
+      state === 'over' && (question === 'best' || question === 'tell' || question === 'fine'),
   );
   const facts = { menus, settings: {} };
   const shown = await Promise.all(rows.map((row) => viewOf(here, facts, row)));

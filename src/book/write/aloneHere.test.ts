@@ -12,7 +12,7 @@ import { feltSettings, paddleChoices, pulled, underPaddles, underText } from '..
 import { askedHere, readExperiment, recentIn } from '../read/readExperiments';
 import { askingBook, codeOf, HERE, isDone } from '../testing/askingBook';
 import { loadHere, slotSaved } from './blindLoading';
-import { askQuestion, bookTrial, endEarly, sayAnswer } from './experiments';
+import { askQuestion, bookTrial, decide, endEarly, sayAnswer } from './experiments';
 import { applyChange } from './settings';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
@@ -123,6 +123,86 @@ it('laps that are compared are told what they are, and only counted as what was 
   expect(codeOf(await bookTrial({ id, place: 0, outcome: 'ridden', rideId: 'other' }))).toBe('other-ride');
   await isDone(bookTrial({ id, place: 0, outcome: 'ridden', rideId: 'asked' }));
   expect((await newestExperiments(book.db, HERE, 1))[0]!.trials).toMatchObject([{ rideId: 'asked' }]);
+});
+
+describe('how little is noticed', () => {
+  const whole = { key: DEADZONE, min: 0, max: 60, step: 1 };
+  const finely: ExperimentPlan = {
+    ...{ question: 'fine', way: 'here', setting: whole, at: 4, lapsPerRide: 1, stretch: 'straight' },
+  };
+
+  /** Drives a pair and names one of its rides; gives how far apart they were. */
+  async function pairOf(id: string, pair: number, named: 'right' | 'wrong', said: Partial<Said> = {}) {
+    const step = async () => (await readExperiment(await here(), await view(), id))!.step;
+    const sides: ('A' | 'B')[] = [];
+    let apart = 0;
+    for (const place of [2 * pair, 2 * pair + 1]) {
+      const before = await step();
+      // Both values are at hand; which of them is driven stands nowhere.
+      expect(before).toMatchObject({
+        kind: 'ride',
+        place,
+        values: null,
+        side: null,
+        pair: { a: { [DEADZONE]: 4 } },
+      });
+      apart = before.kind === 'ride' ? (before.pair!.b[DEADZONE] as number) - 4 : 0;
+      sides.push(openSide((await sealedIn(id, place))!)!);
+      await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+    }
+    expect(sides.toSorted()).toEqual(['A', 'B']);
+    const isFirst = (sides[0] === 'B') === (named === 'right');
+    const answer = {
+      kind: 'pair',
+      sure: null,
+      noticed: false,
+      answer: isFirst ? 'first' : 'second',
+    } as const;
+    await isDone(sayAnswer({ id, place: pair, said: { ...answer, ...said } as Said }));
+    return apart;
+  }
+
+  it('pairs come closer as they are named right, and what came of them is told when it ends', async () => {
+    const { id, sealed } = await asked(finely);
+    const apart: number[] = [];
+    for (let pair = 0; pair < 5; pair++) apart.push(await pairOf(id, pair, 'right'));
+    expect(apart.at(-1)).toBeLessThan(apart[0]!);
+    apart.push(await pairOf(id, 5, 'wrong'));
+    expect(await pairOf(id, 6, 'right')).toBeGreaterThan(apart.at(-1)!);
+    // Whoever is torn from it after some pairs is told what they say, with more left open.
+    await isDone(endEarly(id));
+    const { state, answer } = (await readExperiment(await here(), await view(), id))!;
+    expect(state).toBe('over');
+    if (answer?.kind !== 'fine') throw new Error('no answer');
+    expect(answer.pairs.slice(0, 6).map((one) => one.apart)).toEqual(apart);
+    expect(answer.pairs.map(({ isRight }) => isRight)).toEqual([true, true, true, true, true, false, true]);
+    expect(answer.orders).toEqual(sealed!.orders);
+    expect(answer.commitmentHolds).toBe(true);
+    expect(answer.told.low).toBeLessThan(answer.told.high);
+    expect(codeOf(await decide(id, 'kept', 'because'))).toBe('nothing-to-keep');
+    // From now on a change that would hardly be noticed is said to be one; other blind pairs of it count as well.
+    const known = (await view()).known![DEADZONE]!;
+    expect(known.from).toBe('pairs');
+    expect([known.value > answer.told.low, known.value < answer.told.high]).toEqual([true, true]);
+    await expectRoundTrip(book.book);
+  });
+
+  it('one of the two has to be named, and how far apart they were is not believed of a page', async () => {
+    const { id } = await asked(finely);
+    for (const place of [0, 1]) {
+      await sealedIn(id, place);
+      await isDone(bookTrial({ id, place, outcome: 'ridden' }));
+    }
+    const said: Said = { kind: 'pair', answer: 'none', sure: null, noticed: false };
+    expect(codeOf(await sayAnswer({ id, place: 0, said }))).toBe('name-one');
+    await isDone(sayAnswer({ id, place: 0, said: { ...said, noticed: true } }));
+    const apart = await pairOf(id, 1, 'right', { apart: 0.001 } as Partial<Said>);
+    const [row] = await newestExperiments(book.db, HERE, 1);
+    expect(row!.answers.map((one) => one.said)).toMatchObject([{ noticed: true }, { apart }]);
+    // Broken off after so few it says nothing.
+    await isDone(endEarly(id));
+    expect(await readExperiment(await here(), await view(), id)).toMatchObject({ state: 'given up' });
+  });
 });
 
 const range = { key: DEADZONE, min: 0, max: 20, step: 1 };

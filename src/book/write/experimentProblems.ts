@@ -1,5 +1,4 @@
 import type { nextStep } from '@/core/experiment/course';
-import { isPairPlan } from '@/core/experiment/plan';
 import { MOST_PAIRS } from '@/core/experiment/planRides';
 import type { Problem } from '@/core/problem';
 import type { ExperimentRow } from '@/data/experiments';
@@ -70,7 +69,7 @@ export function outOfTurn({ plan }: ExperimentRow, step: ReturnType<typeof nextS
     step.kind === 'ride'
       ? `Ride ${step.place + 1} comes next.`
       : step.kind === 'answer'
-        ? `The answer to ${isPairPlan(plan.asked) ? 'pair' : 'ride'} ${step.place + 1} comes next.`
+        ? `The answer to ${step.ask === 'feel' ? 'ride' : 'pair'} ${step.place + 1} comes next.`
         : 'It is over.';
   return say(
     'out-of-turn',
@@ -90,6 +89,18 @@ export const OTHER_RIDE = say(
   'other-ride',
   'This ride was not driven with what was to be loaded, or it is counted already.',
   'Ride again as the step says.',
+);
+
+export const NAME_ONE = say(
+  'name-one',
+  'One of the two has to be named.',
+  'Guess where you can’t say: guesses show where you stop noticing. Or say that you noticed otherwise.',
+);
+
+export const NOTHING_TO_KEEP = say(
+  'nothing-to-keep',
+  'This question was asked to learn something; nothing was changed by it.',
+  'Set what you want under Shape or Force.',
 );
 
 export const NOTHING_TO_LOOK_AT = say(

@@ -3,20 +3,25 @@
 import { randomBytes, randomInt, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { coinOrders, committedText } from '@/core/experiment/coinOrders';
+import { pairedSides } from '@/core/experiment/course';
 import { decidedValues } from '@/core/experiment/decidedValues';
+import { MOST_NOTICED } from '@/core/experiment/justNoticeable';
 import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
+import { LEAST_PAIRS } from '@/core/experiment/noticed';
 import type { Ratings } from '@/core/experiment/pairedRatings';
 import {
   DECISIONS,
   freshPlan,
   isBlind,
   isPairPlan,
+  isToLearn,
   OUTCOMES,
   planSchema,
   ratingsSchema,
   saidSchema,
   sidesOfPlan,
   type Decision,
+  type ExperimentPlan,
   type Said,
   type Side,
 } from '@/core/experiment/plan';
@@ -52,12 +57,14 @@ import { applyInside, openSettings, type OpenSettings } from './applyChanges';
 import { commandHere } from './command';
 import {
   ENOUGH_PAIRS,
+  NAME_ONE,
   NO_LOGS,
   NO_RIDING_ON,
   NO_SUCH_RIDE,
   NOT_LOADED,
   NOT_OVER,
   NOT_RIDDEN,
+  NOTHING_TO_KEEP,
   NOTHING_TO_LOOK_AT,
   ONE_AT_A_TIME,
   OTHER_RIDE,
@@ -91,7 +98,8 @@ export async function askQuestion(
       .map((side) => wrongSide(open, basis, side))
       .find((problem) => problem !== null);
     if (wrong) return refused(wrong);
-    const orders = isPairPlan(plan.value) ? coinOrders(plan.value.pairs, coin) : null;
+    const pairs = pairsAsked(plan.value);
+    const orders = pairs === null ? null : coinOrders(pairs, coin);
     const isSealed = isBlind(plan.value);
     const salt = randomBytes(SALT_BYTES).toString('hex');
     await addExperiment(
@@ -109,6 +117,10 @@ export async function askQuestion(
     return DONE;
   });
 }
+
+/** Pairs whose orders are drawn at once; `null` where nothing is driven in pairs. */
+const pairsAsked = (plan: ExperimentPlan): number | null =>
+  isPairPlan(plan) ? plan.pairs : plan.question === 'fine' ? MOST_NOTICED : null;
 
 const coin = () => randomInt(2) as 0 | 1;
 
@@ -187,9 +199,22 @@ export async function sayAnswer(answer: { id: string; place: number; said: Said 
     const step = stepOf(row);
     const isFitting = step.kind === 'answer' && (step.ask === 'feel') === (said.kind === 'feel');
     if (!isFitting || step.place !== given.value.place) return refused(outOfTurn(row, step));
-    await addAnswer(here.book, id, step.place, said);
+    if (step.ask === 'more' && said.kind === 'pair' && said.answer === 'none' && !said.noticed)
+      return refused(NAME_ONE);
+    await addAnswer(here.book, id, step.place, withApart(row, said));
     return overIfDone(here, id);
   });
+}
+
+/** An answer with how far apart its pair was, where that goes from pair to pair; what a page says of it is not believed. */
+function withApart({ plan, sealed, trials, answers }: ExperimentRow, said: Said): Said {
+  if (said.kind !== 'pair') return said;
+  const { apart: _, ...plain } = said;
+  const { asked } = plan;
+  if (asked.question !== 'fine') return plain;
+  const sides = pairedSides({ plan: asked, orders: sealed?.orders ?? [], trials, answers })!;
+  const [a, b] = [sides.a, sides.b].map((side) => side[asked.setting.key] as number);
+  return { ...plain, apart: Math.abs(b! - a!) };
 }
 
 const rateSchema = z.strictObject({ id: idSchema, place, ratings: ratingsSchema });
@@ -219,14 +244,20 @@ export async function lookNow(id: string): Promise<Reply> {
 export async function endEarly(id: string): Promise<Reply> {
   return onTurn(id, async (here, { ...row }) => {
     row.plan = { ...row.plan, isLooked: true };
-    // Laps that were driven can be compared at any time; a search or a blind test that is broken off shows nothing.
-    await endExperiment(
-      here.book,
-      row,
-      row.plan.asked.question === 'change' && row.trials.length > 0 ? 'over' : 'given up',
-    );
+    await endExperiment(here.book, row, tellsWhenBroken(row) ? 'over' : 'given up');
     return DONE;
   });
+}
+
+/**
+ * Laps that were driven can be compared at any time, and what is believed of what a driver notices holds after any pair, only wider;
+ * a search or another blind test that is broken off shows nothing.
+ */
+function tellsWhenBroken({ plan, trials, answers }: ExperimentRow): boolean {
+  const { question } = plan.asked;
+  return (
+    (question === 'change' && trials.length > 0) || (question === 'fine' && answers.length >= LEAST_PAIRS)
+  );
 }
 
 const moreSchema = z.strictObject({ id: idSchema, pairs: z.int().min(1).max(8) });
@@ -266,6 +297,7 @@ export async function decide(id: string, decision: Decision, why: string): Promi
   if (!wanted.ok) return refused(...wanted.problems);
   return withExperiment(wanted.value.id, async (here, row) => {
     if (row.state === 'open') return refused(NOT_OVER);
+    if (isToLearn(row.plan.asked.question)) return refused(NOTHING_TO_KEEP);
     const applied = await applyInside(
       here,
       Object.entries(decidedValues(row, wanted.value.decision)).map(([key, to]) => ({

@@ -3,12 +3,15 @@ import { bettingScore, type BlindPair, type BlindQuestion } from './bettingScore
 import { sidesOf, type PairOrder } from './coinOrders';
 import type { FinderRide } from './finder/answers';
 import { findBest } from './finder/findBest';
+import { noticedFinely, sidesApart } from './finePairs';
 import {
   isPairPlan,
   type Answer,
   type BestPlan,
   type ExperimentPlan,
+  type FinePlan,
   type PairPlan,
+  type Side,
   type Trial,
 } from './plan';
 
@@ -22,8 +25,8 @@ export type Step =
       values: Record<string, SettingValue | null>;
       side: 'A' | 'B' | null;
     }
-  /** Say: which of the last two; or how the last ride felt, against the one before where there is one. */
-  | { kind: 'answer'; ask: 'which' | 'better' | 'feel'; place: number; isFirst: boolean }
+  /** Say: which of the last two was B, was better, had more of the setting; or how the last ride felt, against the one before where there is one. */
+  | { kind: 'answer'; ask: 'which' | 'better' | 'more' | 'feel'; place: number; isFirst: boolean }
   | { kind: 'over' };
 
 /** What an experiment has come to. */
@@ -44,7 +47,29 @@ export function nextStep(course: Course): Step {
   const { plan } = course;
   if (isPairPlan(plan))
     return plan.question === 'change' ? nextOfChange(course, plan) : nextOfBlind(course, plan);
+  if (plan.question === 'fine') return nextOfFine(course, plan);
   return plan.question === 'best' ? nextOfSearch(course, plan) : nextOfWhat(course, plan);
+}
+
+/** Both values of the pair that is driven now, whichever comes first; `null` where nothing is driven in pairs. */
+export function pairedSides(course: Course): { a: Side; b: Side } | null {
+  const { plan } = course;
+  if (isPairPlan(plan)) return { a: plan.a, b: plan.b };
+  if (plan.question !== 'fine') return null;
+  const { next } = noticedFinely(plan, course.orders, course.answers);
+  return next === null ? null : sidesApart(plan, next);
+}
+
+function nextOfFine(course: Course, plan: FinePlan): Step {
+  const place = ridden(course.trials).length;
+  const answered = course.answers.length;
+  if (place === 2 * (answered + 1))
+    return { kind: 'answer', ask: 'more', place: answered, isFirst: answered === 0 };
+  const { next } = noticedFinely(plan, course.orders, course.answers);
+  if (next === null) return { kind: 'over' };
+  const side = sidesOf(course.orders)[place]!;
+  const { a, b } = sidesApart(plan, next);
+  return { kind: 'ride', place, of: null, values: side === 'A' ? a : b, side };
 }
 
 function rideOfPair({ orders }: Course, plan: PairPlan, place: number): Step {

@@ -71,5 +71,10 @@ function mostTelling(weights: readonly number[], offered: readonly number[]): nu
     const mean = weights.reduce((a, w, i) => a + w * chances[i]!, 0);
     return entropy(mean) - weights.reduce((a, w, i) => a + w * entropy(chances[i]!), 0);
   };
-  return offered.reduce((best, apart) => (told(apart) > told(best) + 1e-12 ? apart : best));
+  let [best, most] = [offered[0]!, -Infinity];
+  for (const apart of offered) {
+    const tells = told(apart);
+    if (tells > most + 1e-12) [best, most] = [apart, tells];
+  }
+  return best;
 }

@@ -21,7 +21,7 @@ export const noticedInSearch = (jnd: number): Noticed => ({
 });
 
 /** Fewer answered pairs say nothing yet. */
-const LEAST_PAIRS = 6;
+export const LEAST_PAIRS = 6;
 
 /**
  * What blind pairs say of it. Pairs in which the driver could not say are left out, so that it is rather too small than too

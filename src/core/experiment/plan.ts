@@ -10,10 +10,11 @@ import {
 import { STRETCHES } from '../driving/stretch';
 import { MOST_BLIND_PAIRS } from './bettingScore';
 import type { PairOrder } from './coinOrders';
+import { MOST_NOTICED } from './justNoticeable';
 import { DIMENSIONS, HIGHEST_RATING, LOWEST_RATING, type Dimension, type Ratings } from './pairedRatings';
 
 /** What a driver may ask of a setting. */
-export const QUESTIONS = ['change', 'tell', 'like', 'best', 'what'] as const;
+export const QUESTIONS = ['change', 'tell', 'like', 'fine', 'best', 'what'] as const;
 export type Question = (typeof QUESTIONS)[number];
 
 /**
@@ -119,9 +120,28 @@ const whatPlan = z
     path: ['back'],
   });
 
-export const planSchema = z.union([pairPlan, bestPlan, whatPlan]);
+/** Pairs of short rides, blind: what is set against more or less of it, by as much as tells most of how fine it is felt. */
+const finePlan = z
+  .strictObject({
+    question: z.literal('fine'),
+    way: z.literal('here'),
+    /** All that the menu offers: what is just noticed is believed as a share of it. */
+    setting: searched,
+    /** What one ride of every pair has. */
+    at: z.number(),
+    lapsPerRide,
+    /** Laps are too long to be kept in mind so often. */
+    stretch: z.enum(STRETCHES),
+  })
+  .refine(({ setting: { min, max }, at }) => at >= min - OFF_GRID && at <= max + OFF_GRID, {
+    message: 'it is asked at a value of its range',
+    path: ['at'],
+  });
+
+export const planSchema = z.union([pairPlan, finePlan, bestPlan, whatPlan]);
 export type ExperimentPlan = z.output<typeof planSchema>;
 export type PairPlan = z.output<typeof pairPlan>;
+export type FinePlan = z.output<typeof finePlan>;
 export type BestPlan = z.output<typeof bestPlan>;
 export type WhatPlan = z.output<typeof whatPlan>;
 
@@ -140,7 +160,7 @@ export function sidesOfPlan(plan: ExperimentPlan): Side[] {
   if (plan.question === 'best')
     return plan.settings.flatMap(({ key, min, max }) => [{ [key]: min }, { [key]: max }]);
   const { key, min, max } = plan.setting;
-  return [{ [key]: min }, { [key]: max }, { [key]: plan.back }];
+  return [{ [key]: min }, { [key]: max }, { [key]: plan.question === 'fine' ? plan.at : plan.back }];
 }
 
 /** How a ride that was to be driven went. What did not count is driven again. */
@@ -175,6 +195,8 @@ export const saidSchema = z.discriminatedUnion('kind', [
     answer: z.enum(['first', 'second', 'none']),
     sure: sureSchema,
     noticed: z.boolean(),
+    /** Of a pair that asks how fine a setting is felt: how far apart its rides were, as the server had it. */
+    apart: z.number().positive().optional(),
   }),
   z.strictObject({
     kind: z.literal('feel'),
@@ -201,7 +223,7 @@ export const storedPlanSchema = z.strictObject({
   /** Of the pairs, in order; of a blind test `null` until it is over. */
   orders: z
     .array(z.enum(['AB', 'BA']))
-    .max(MOST_BLIND_PAIRS)
+    .max(MOST_NOTICED)
     .nullable(),
   /** SHA-256 of the orders and the salt, of a blind test. */
   commitment: z
@@ -244,4 +266,8 @@ export interface Experiment {
 }
 
 /** A test whose orders nobody may see yet. */
-export const isBlind = (plan: ExperimentPlan) => plan.question === 'tell' || plan.question === 'like';
+export const isBlind = ({ question }: ExperimentPlan) =>
+  question === 'tell' || question === 'like' || question === 'fine';
+
+/** What is asked to learn something of a setting or of oneself: nothing is kept or put back afterwards. */
+export const isToLearn = (question: Question) => question === 'what' || question === 'fine';

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
-import { isPairPlan, type ExperimentPlan, type TrialOutcome } from '@/core/experiment/plan';
+import { type ExperimentPlan, type TrialOutcome } from '@/core/experiment/plan';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { bookTrial } from '@/book/write/experiments';
 import { loadHere } from '@/book/write/blindLoading';
@@ -105,7 +105,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const router = useRouter();
   const [seed] = useState(() => view.rideCount + 101 + step.place);
   // Both sides are at hand for every ride; of a blind one only the worker knows which of them it goes through.
-  const sides = isPairPlan(asked) ? asked : null;
+  const sides = step.pair;
   const a = withSettings(view, step.values ?? sides?.a ?? {});
   const drive = useDrive(a, source, {
     course: asked.stretch

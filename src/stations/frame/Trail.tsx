@@ -127,6 +127,7 @@ const SHORT_WORDS: Record<Question, string> = {
   change: 'changed?',
   tell: 'tell?',
   like: 'like?',
+  fine: 'how fine?',
   best: 'best?',
   what: 'what?',
 };

@@ -17,19 +17,23 @@ import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/verdict';
 import { Prompt, useBusy, type Props } from './verdictPrompt';
 
-/** The five questions, one after the other, of the setting that was changed last. */
+/** The questions, one after the other, of the setting that was changed last. */
 export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props & { verdict: VerdictView }) {
   const [at, setAt] = useState(0);
   const [seed] = useState(() => Math.floor(Math.random() * 0xffff_ffff));
   const { isBusy, run } = useBusy();
   const question = QUESTIONS[at]!;
   const isSimulated = view.rig.spec.device.kind === 'simulated';
-  const plan = seatQuestion(view, verdict.recent, question, isSimulated, seed);
+  const wanted = seatQuestion(view, verdict.recent, question, isSimulated, seed);
+  // How fine something is felt is driven here, or not at all.
+  const isOnlyHere = question === 'fine';
+  const isUnfelt = isOnlyHere && wanted !== null && !canBeDrivenHere(view, wanted);
+  const plan = isUnfelt ? null : wanted;
   const [either, setEither] = useState<ExperimentPlan | null>(null);
   const answer = (said: Answer) => {
     if (isBusy) return;
     if (said === 'yes' && plan) {
-      return canBeDrivenHere(view, plan) ? setEither(plan) : void run(askQuestion(plan));
+      return !isOnlyHere && canBeDrivenHere(view, plan) ? setEither(plan) : void run(askQuestion(plan));
     }
     if (at + 1 < QUESTIONS.length) setAt(at + 1);
     else onDone();
@@ -55,13 +59,15 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
       taught={taught}
       place={place}
       title={QUESTION_WORDS[question].ask}
-      how={plan ? planText(view, verdict, plan) : 'Nothing can be set here.'}
+      how={plan ? planText(view, verdict, plan) : isUnfelt ? NOT_FELT_HERE : 'Nothing can be set here.'}
       yes={plan ? 'ask this' : null}
       no={at + 1 < QUESTIONS.length ? 'another question' : 'none of them'}
       onAnswer={answer}
     />
   );
 }
+
+const NOT_FELT_HERE = 'What was changed last is felt in the title: no force comes from here.';
 
 function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): string {
   const words = settingWords(view);

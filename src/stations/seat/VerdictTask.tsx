@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { settingsOf, type Said } from '@/core/experiment/plan';
+import { isToLearn, settingsOf, type Said } from '@/core/experiment/plan';
 import { bookTrial, decide, sayAnswer } from '@/book/write/experiments';
 import { settingWords } from '@/book/judge/experimentWords';
 import { settingNames } from '@/book/judge/trail';
@@ -143,6 +143,21 @@ function Pair({ open, step, ...props }: Props & { open: ExperimentView; step: An
     const said: Said = { kind: 'pair', answer, sure: null, noticed };
     void run(sayAnswer({ id: open.id, place: step.place, said }));
   };
+  if (step.ask === 'more') {
+    const [key] = settingsOf(open.asked);
+    // Whoever can't say guesses: where guesses begin is what is asked.
+    return (
+      <Prompt
+        key="more"
+        {...props}
+        title={`Had the second one more ${settingWords(props.view).name(key!).toLowerCase()}?`}
+        how="No means that the first one had. Guess where you can’t say."
+        yes="the second"
+        no="the first"
+        onAnswer={(said) => !isBusy && say(said === 'yes' ? 'second' : 'first')}
+      />
+    );
+  }
   const what = step.ask === 'which' ? 'B' : 'better';
   // Whoever can't say must not be made to guess.
   if (can === null)
@@ -224,7 +239,7 @@ function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: An
 /** The sentence, and keep or put back. */
 function Answered({ line, ...props }: Props & { line: ExperimentLine }) {
   const { isBusy, run } = useBusy();
-  const isDecided = line.question === 'what' || line.state === 'given up';
+  const isDecided = isToLearn(line.question) || line.state === 'given up';
   const why = `${QUESTION_WORDS[line.question].ask} ${line.sentence}.`.slice(0, 900);
   return (
     <Prompt

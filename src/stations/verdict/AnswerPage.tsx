@@ -1,6 +1,6 @@
 'use client';
 
-import { isPairPlan, settingsOf } from '@/core/experiment/plan';
+import { isPairPlan, isToLearn, settingsOf } from '@/core/experiment/plan';
 import { isForceSetting } from '@/core/force/forceParameters';
 import { decide, rideOn } from '@/book/write/experiments';
 import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experimentWords';
@@ -80,7 +80,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
           {kept}
         </NextStep>
       )}
-      {asked.question !== 'what' && (
+      {!isToLearn(asked.question) && (
         <NextStep
           number={2}
           title={decision === 'put back' ? 'Put back' : 'Or put back'}

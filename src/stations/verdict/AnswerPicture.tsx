@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import { bettingScore, SHOWN_AT } from '@/core/experiment/bettingScore';
 import { blindPairs, questionOf } from '@/core/experiment/course';
-import { isPairPlan, type BestPlan, type PairPlan } from '@/core/experiment/plan';
+import { isPairPlan, type BestPlan, type FinePlan, type PairPlan } from '@/core/experiment/plan';
 import { MEASURES_SHOWN } from '@/core/rides/measures';
 import { settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
@@ -14,6 +14,7 @@ import { Table } from '@/ui/Table';
 import { measureValue } from '@/words/measures';
 import { ridesOption, scoreOption, searchOption } from './answerChart';
 import { ComparisonTable } from './ComparisonTable';
+import { FinePicture } from './FinePicture';
 
 type Of<K extends ExperimentAnswer['kind']> = Extract<ExperimentAnswer, { kind: K }>;
 
@@ -26,6 +27,8 @@ export function AnswerPicture({ view, shown }: { view: BookView; shown: Experime
       return <ChangePicture answer={answer} plan={asked as PairPlan} />;
     case 'blind':
       return <BlindPicture answer={answer} shown={shown} />;
+    case 'fine':
+      return <FinePicture view={view} answer={answer} plan={asked as FinePlan} />;
     case 'best':
       return (
         <>

@@ -11,27 +11,32 @@ const SURE: { value: Sure; name: string }[] = [
   { value: 'sure', name: 'Sure' },
 ];
 
-/** Of the two rides just driven: which was B, or which was better; how sure, before anything is told. */
+/** Of the two rides just driven: which was B, was better, or had more of the setting; how sure, before anything is told. */
 export function PairAnswer({
   ask,
+  name,
   way,
   onSay,
 }: {
-  ask: 'which' | 'better';
+  ask: 'which' | 'better' | 'more';
+  /** Of the setting, in a sentence. */
+  name: string;
   way: Way;
   onSay(said: Said): Promise<void>;
 }) {
   const [sure, setSure] = useState<Sure>('think');
   const [isBusy, setBusy] = useState(false);
+  // Where guesses begin is what is asked: nobody is let off one.
+  const isFine = ask === 'more';
   const say = async (answer: 'first' | 'second' | 'none', noticed = false) => {
     setBusy(true);
-    await onSay({ kind: 'pair', answer, sure: answer === 'none' ? null : sure, noticed });
+    await onSay({ kind: 'pair', answer, sure: answer === 'none' || isFine ? null : sure, noticed });
     setBusy(false);
   };
   return (
     <NextStep
       number={1}
-      title={ask === 'which' ? 'Which was B?' : 'Which was better?'}
+      title={isFine ? `Which had more ${name}?` : ask === 'which' ? 'Which was B?' : 'Which was better?'}
       actions={
         <>
           <Button look="next" disabled={isBusy} onClick={() => void say('first')}>
@@ -40,23 +45,31 @@ export function PairAnswer({
           <Button look="next" disabled={isBusy} onClick={() => void say('second')}>
             The second
           </Button>
-          <Button disabled={isBusy} onClick={() => void say('none')}>
-            Can’t say
-          </Button>
+          {!isFine && (
+            <Button disabled={isBusy} onClick={() => void say('none')}>
+              Can’t say
+            </Button>
+          )}
           <Button disabled={isBusy} onClick={() => void say('none', true)}>
             I noticed otherwise
           </Button>
         </>
       }
     >
-      {way === 'helper' && 'Say it before you talk to your helper. '}How sure are you?
-      <span className="mt-2 flex flex-wrap gap-2" role="group" aria-label="How sure">
-        {SURE.map(({ value, name }) => (
-          <Choice key={value} isOn={sure === value} onClick={() => setSure(value)}>
-            {name}
-          </Choice>
-        ))}
-      </span>
+      {isFine ? (
+        'Guess where you can’t say.'
+      ) : (
+        <>
+          {way === 'helper' && 'Say it before you talk to your helper. '}How sure are you?
+          <span className="mt-2 flex flex-wrap gap-2" role="group" aria-label="How sure">
+            {SURE.map((one) => (
+              <Choice key={one.value} isOn={sure === one.value} onClick={() => setSure(one.value)}>
+                {one.name}
+              </Choice>
+            ))}
+          </span>
+        </>
+      )}
     </NextStep>
   );
 }

@@ -36,6 +36,7 @@ const WAYS_OF: Record<Question, readonly Way[]> = {
   change: ['simulated', 'title', 'here'],
   tell: ['helper', 'files', 'here'],
   like: ['helper', 'files', 'here'],
+  fine: ['here'],
   best: ['title', 'here'],
   what: ['title', 'simulated', 'here'],
 };
@@ -69,7 +70,8 @@ export function PlanForm({
   const [files, setFiles] = useState<ChosenFiles>({ a: null, b: null });
   const [shortRide, setStretch] = useState<StretchKind | null | undefined>(undefined);
   const stretch = shortRide === undefined && key ? stretchFor(keyOfText(key).axis) : (shortRide ?? null);
-  const isBlindAsked = question === 'tell' || question === 'like';
+  const isFine = question === 'fine';
+  const isBlindAsked = question === 'tell' || question === 'like' || isFine;
   const [isBusy, setBusy] = useState(false);
   const isPair = question === 'change' || question === 'tell' || question === 'like';
   const changed = recent.find((one) => one.key === key);
@@ -123,7 +125,7 @@ export function PlanForm({
       next={
         <NextStep
           number={1}
-          title={isPair ? 'The order is drawn now' : 'The first ride'}
+          title={isPair || isFine ? 'The order is drawn now' : 'The first ride'}
           actions={
             <>
               <Button
@@ -217,7 +219,7 @@ export function PlanForm({
           </p>
         )}
         {noticed && <p className="text-sm text-rust">{noticed}</p>}
-        {setting && !isPair && (
+        {setting && !isPair && !isFine && (
           <div className="grid gap-4 sm:grid-cols-2">
             <NumberField
               label={question === 'best' ? 'Search from' : 'At its least'}
@@ -287,9 +289,11 @@ export function PlanForm({
                 {STRETCH_CHOICES[one]}
               </Choice>
             ))}
-            <Choice isOn={stretch === null} onClick={() => setStretch(null)}>
-              laps
-            </Choice>
+            {!isFine && (
+              <Choice isOn={stretch === null} onClick={() => setStretch(null)}>
+                laps
+              </Choice>
+            )}
           </Row>
         )}
         {!(isShort && stretch) && (

@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Said, TrialOutcome } from '@/core/experiment/plan';
-import { settingsOf } from '@/core/experiment/plan';
+import { isPairPlan, settingsOf } from '@/core/experiment/plan';
+import { LEAST_PAIRS } from '@/core/experiment/noticed';
 import { bookTrial, endEarly, lookNow, sayAnswer, takeLogs } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experimentWords';
 import { cautionsFor } from '@/book/judge/cautionsFor';
@@ -90,7 +91,9 @@ export function RideGuide({
             >
               {asked.question === 'change'
                 ? 'What was driven until then is compared.'
-                : 'Nothing is shown then. A pause needs nothing: it goes on where it was.'}
+                : isToldBroken(open)
+                  ? 'What you notice is told, with more left open than after the last pair.'
+                  : 'Nothing is shown then. A pause needs nothing: it goes on where it was.'}
             </NextStep>
           )}
         </>
@@ -98,8 +101,8 @@ export function RideGuide({
     >
       {open.commitment && (
         <p className="mb-4 max-w-2xl text-sm text-muted">
-          The order of all {asked.question !== 'best' && asked.question !== 'what' ? asked.pairs : 0} pairs is
-          drawn and sealed. Its fingerprint, to check it by at the end:{' '}
+          The order of all {isPairPlan(asked) ? `${asked.pairs} pairs` : 'pairs there can be'} is drawn and
+          sealed. Its fingerprint, to check it by at the end:{' '}
           <span className="font-mono break-all text-ink">{open.commitment}</span>
         </p>
       )}
@@ -134,7 +137,9 @@ function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof set
       ? 'Which of the two was B?'
       : step.ask === 'better'
         ? 'Which was better?'
-        : 'How was it?';
+        : step.ask === 'more'
+          ? `Which had more ${words.name(settingsOf(asked)[0]!).toLowerCase()}?`
+          : 'How was it?';
   const ride = `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
   if (step.values === null)
     return `${ride}: ${step.isLoaded || asked.way === 'here' ? 'drive' : asked.way === 'files' ? 'load its file' : 'your helper is loading'}`;
@@ -156,7 +161,12 @@ function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentVie
         onSay={answer}
       />
     ) : (
-      <PairAnswer ask={step.ask} way={open.asked.way} onSay={answer} />
+      <PairAnswer
+        ask={step.ask}
+        name={settingWords(view).name(settingsOf(open.asked)[0]!).toLowerCase()}
+        way={open.asked.way}
+        onSay={answer}
+      />
     );
   if (open.asked.way === 'simulated' && step.values)
     return <Simulated view={view} open={open} step={step} values={step.values} />;
@@ -321,10 +331,18 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
   );
 }
 
+/** What is believed of what a driver notices holds after some pairs as well. */
+const isToldBroken = ({ question, answers }: ExperimentView) =>
+  question === 'fine' && answers.length >= LEAST_PAIRS;
+
 function End({ open }: { open: ExperimentView }) {
   return (
     <Button onClick={() => void endEarly(open.id).then((reply) => told(reply))}>
-      {open.question === 'change' && open.ridden > 0 ? 'End here and compare' : 'Give up'}
+      {open.question === 'change' && open.ridden > 0
+        ? 'End here and compare'
+        : isToldBroken(open)
+          ? 'End here'
+          : 'Give up'}
     </Button>
   );
 }
@@ -336,7 +354,10 @@ function Progress({ open }: { open: ExperimentView }) {
     <p className="text-muted">
       {of === null
         ? open.commitment
-          ? SENTENCES.blindOpen(Math.floor(ridden / 2) + (step.kind === 'answer' ? 0 : 1))
+          ? SENTENCES.blindOpen(
+              Math.floor(ridden / 2) + (step.kind === 'answer' ? 0 : 1),
+              open.question === 'fine',
+            )
           : `${ridden} ${ridden === 1 ? 'ride' : 'rides'} so far`
         : `${ridden} of ${of} rides driven`}
       {lost > 0 && `, ${lost} went wrong and ${lost === 1 ? 'is' : 'are'} not counted`}.

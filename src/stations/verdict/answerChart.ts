@@ -1,5 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { FinderRide } from '@/core/experiment/finder/answers';
+import type { FinePair } from '@/core/experiment/finePairs';
 import type { Best } from '@/core/experiment/finder/findBest';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 
@@ -93,6 +94,49 @@ export function scoreOption(
           },
         },
       },
+    ],
+  };
+}
+
+/** How far apart the rides of each pair were, and whether the greater one was named; what is just noticed as a line in its interval. */
+export function fineOption(
+  pairs: readonly FinePair[],
+  { jnd, low, high }: { jnd: number; low: number; high: number },
+  label: string,
+  palette: ChartPalette,
+): EChartsCoreOption {
+  const base = chartBase(palette);
+  const answered = (name: string, isRight: boolean, itemStyle: object) => ({
+    name,
+    type: 'scatter' as const,
+    data: pairs.flatMap((pair, i) => (pair.isRight === isRight ? [[i + 1, pair.apart]] : [])),
+    symbol: 'circle',
+    symbolSize: 11,
+    itemStyle,
+  });
+  return {
+    ...base,
+    tooltip: { ...base.tooltip, trigger: 'item' },
+    grid: { ...PLAIN_GRID, ...LEFT },
+    xAxis: { ...along(palette, 'pair', pairs.length), interval: pairs.length > 20 ? 5 : 1 },
+    yAxis: { ...valueAxis(palette, label), min: 0 },
+    series: [
+      {
+        ...answered('named right', true, { color: palette.ink }),
+        markArea: {
+          silent: true,
+          itemStyle: { color: palette.lichen, opacity: 0.18 },
+          data: [[{ yAxis: low }, { yAxis: high }]],
+        },
+        markLine: {
+          silent: true,
+          symbol: 'none',
+          data: [{ yAxis: jnd }],
+          lineStyle: { color: palette.lichen, width: 2, type: 'solid' },
+          label: { show: false },
+        },
+      },
+      answered('named wrong', false, { color: 'transparent', borderColor: palette.ink, borderWidth: 2 }),
     ],
   };
 }

@@ -4,6 +4,7 @@ import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
 import type { StretchKind } from '@/core/driving/stretch';
 import type { MeasureName } from '@/core/rides/measures';
 import type { AskableSetting } from '@/book/judge/askable';
+import { finePlan } from '@/book/judge/seatQuestion';
 
 /** What was chosen of a question. */
 export interface Chosen {
@@ -40,6 +41,7 @@ export function planOf(question: Question, chosen: Chosen): ExperimentPlan {
       lapsPerRide: laps,
       ...short,
     };
+  if (question === 'fine') return finePlan(setting, laps, stretch ?? undefined);
   if (question === 'what')
     return {
       question,

@@ -1,0 +1,51 @@
+'use client';
+
+import { useCallback } from 'react';
+import type { FinePlan } from '@/core/experiment/plan';
+import { fine, settingWords } from '@/book/judge/experimentWords';
+import type { BookView } from '@/book/model/bookView';
+import type { ExperimentAnswer } from '@/book/model/experimentView';
+import { Chart } from '@/ui/Chart';
+import type { ChartPalette } from '@/ui/chartTheme';
+import { fineOption } from './answerChart';
+
+/** How far apart the rides of each pair were, and which of them were told apart. */
+export function FinePicture({
+  view,
+  answer: { pairs, told, orders },
+  plan,
+}: {
+  view: BookView;
+  answer: Extract<ExperimentAnswer, { kind: 'fine' }>;
+  plan: FinePlan;
+}) {
+  const { key } = plan.setting;
+  const name = settingWords(view).name(key);
+  const build = useCallback(
+    (palette: ChartPalette) => fineOption(pairs, told, `${name}: apart`, palette),
+    [pairs, told, name],
+  );
+  if (pairs.length === 0) return null;
+  return (
+    <>
+      <Chart
+        className="h-64"
+        build={build}
+        label="How far apart the rides of each pair were"
+        fileName="noticed"
+        table={{
+          columns: ['pair', 'order', 'apart', 'named'],
+          rows: pairs.map(({ place, apart, isRight }) => [
+            String(place + 1),
+            orders[place]!,
+            fine(view, key, apart),
+            isRight ? 'right' : 'wrong',
+          ]),
+        }}
+      />
+      <p className="mt-1 text-sm text-muted" aria-hidden="true">
+        ● named right, ○ wrong; line and shade: what you just notice, and what your answers leave open (90 %)
+      </p>
+    </>
+  );
+}
