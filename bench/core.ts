@@ -27,6 +27,7 @@ import { recommendLaunch } from '@/core/launch/recommendLaunch';
 import { liveDrive } from '@/core/driving/liveDrive';
 import { drivelineOf } from '@/core/vehicle/drivelineSpec';
 import { completeRide } from '@/core/vehicle/simulateRide';
+import { BY_ITSELF } from '@/core/driving/shifting';
 
 const RUNS = 5;
 
@@ -104,7 +105,7 @@ const ticked = time(() => {
       wheel: { centre: 0, countsPerDeg: 36, gain: 1, lockDeg: 900, layers: [NEUTRAL_LAYER] },
       pedals: { throttle: { calibration: pedal.calibration, layers: [NEUTRAL_LAYER] } },
     },
-    isAutomatic: true,
+    shifting: BY_ITSELF,
     laps: 100,
     standIn: null,
     stretch: null,

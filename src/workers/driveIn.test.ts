@@ -3,9 +3,10 @@ import type { LiveFrame, LivePlan } from '@/core/driving/liveDrive';
 import { driveIn } from './driveIn';
 import type { ToDrive } from './drive.worker';
 import { WorkerFailed } from './startedWorker';
+import { BY_ITSELF } from '@/core/driving/shifting';
 
 const plan: LivePlan = {
-  ...{ car: carById('marl-850'), track: trackById('quarry-pan'), isAutomatic: true, laps: 1 },
+  ...{ car: carById('marl-850'), track: trackById('quarry-pan'), shifting: BY_ITSELF, laps: 1 },
   axes: { wheel: { centre: 0, countsPerDeg: 1, gain: 1, lockDeg: 900, layers: [] }, pedals: {} },
   ...{ standIn: null, stretch: null },
 };

@@ -6,6 +6,7 @@ import { DRILL_TRACK } from '@/core/drills/course';
 import { TEST_TRACK } from '@/core/driving/testCourse';
 import { askedHere } from '@/book/read/readExperiments';
 import type { BookView } from '@/book/model/bookView';
+import { endsBeforeLock, shiftingOf } from '@/book/judge/shiftChoices';
 import { underPaddles } from '@/book/judge/underPaddles';
 import { DriveStation } from '@/stations/drive/DriveStation';
 
@@ -15,7 +16,12 @@ const MOST_LAPS = 20;
 
 interface Asked {
   laps?: string;
+  /** What shifts, what works the clutch, and what its second paddle holds, %. */
   gears?: string;
+  clutch?: string;
+  hold?: string;
+  /** A steering that helps. */
+  assist?: string;
   /** A setting under the paddles, and the two values between which they change it. */
   under?: string;
   between?: string;
@@ -31,12 +37,14 @@ export default async function DrivePage({ searchParams }: { searchParams: Promis
   const place = await shownPlace();
   if (!place) redirect('/start');
   const { here, view } = place;
-  const { laps, gears, under, between, ghost, do: wish, drill } = await searchParams;
+  const { laps, gears, clutch, hold, assist, under, between, ghost, do: wish, drill } = await searchParams;
   const asked = Number(laps ?? 2);
   const paddles = underPaddles(view, under, between);
   const choice = {
     laps: Number.isInteger(asked) && asked >= 1 && asked <= MOST_LAPS ? asked : 2,
-    isAutomatic: gears !== 'paddles' || paddles !== null,
+    // Paddles that change a setting do not shift.
+    shifting: shiftingOf(view, { gears: gears === 'paddles' && paddles ? undefined : gears, clutch, hold }),
+    isAssisted: assist !== undefined && endsBeforeLock(view),
     under: paddles,
     ghost: await readGhost(here, view, ghost),
   };

@@ -11,6 +11,7 @@ import { responseLayers } from '@/core/settings/menus';
 import { keyText, type SettingValues } from '@/core/settings/setting';
 import { layTrack } from '@/core/vehicle/track';
 import { footOfDrill, straighter } from './footAdvice';
+import { BY_ITSELF } from '@/core/driving/shifting';
 
 const CAR = carById('marl-850');
 const TRACK = trackById(DRILL_TRACK);
@@ -24,7 +25,7 @@ function circles(settings: SettingValues) {
   const setup = { hardware, calibration: { released: 2180, pressed: 60_930 }, layers };
   const driven = [1, 2, 3].map((seed) => {
     const drive = liveDrive({
-      ...{ car: CAR, track: TRACK, isAutomatic: true, laps: 1 },
+      ...{ car: CAR, track: TRACK, shifting: BY_ITSELF, laps: 1 },
       stretch: drillStretch('circle', layTrack(TRACK)),
       axes: { wheel: { centre: 0, countsPerDeg: 1, gain: 1, lockDeg: 900, layers: [] }, pedals: {} },
       standIn: {

@@ -5,14 +5,18 @@ import { PEDALS } from '@/core/driving/liveInputs';
 import type { LivePlan, LiveSetting } from '@/core/driving/liveDrive';
 import { drillStretch } from '@/core/drills/course';
 import type { DrillName } from '@/core/drills/measureDrill';
+import { BY_ITSELF, type Shifting } from '@/core/driving/shifting';
+import type { AssistedWheel } from '@/core/driving/steeringAssist';
 import { stretchOf, type Stretch, type StretchKind } from '@/core/driving/stretch';
 import { PART_DRILLS, partStretch } from '@/core/driving/testCourse';
 import type { PartName } from '@/core/feel/testRun';
 import { layTrack } from '@/core/vehicle/track';
 import { respond } from '@/core/response/compose';
+import { steeredCar } from '@/core/rotation/sensitivity';
 import { matchRotation } from '@/core/rotation/matchRotation';
 import type { SettingValue } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
+import { liveLever } from './shiftChoices';
 import { anyRidePlan } from './ridePlan';
 import { trackOf } from './trackOf';
 import { withSettings } from './withSettings';
@@ -29,7 +33,9 @@ export type Course =
 
 export interface LiveHow {
   course: Course;
-  isAutomatic: boolean;
+  shifting: Shifting;
+  /** A steering that helps a wheel without the car's whole rotation. */
+  isAssisted: boolean;
   isStandIn: boolean;
   seed: number;
 }
@@ -41,7 +47,7 @@ export function livePlan(view: BookView, ranges: Ranges, how: LiveHow): LivePlan
     ...liveSetting(view, ranges, how),
     car: view.car,
     track,
-    isAutomatic: how.isAutomatic,
+    shifting: how.shifting,
     laps: lapsOf(how.course),
     stretch: stretchIn(view, how.course),
   };
@@ -65,11 +71,11 @@ const actedIn = (course: Course): DrillName | undefined =>
 export function liveSetting(
   view: BookView,
   ranges: Ranges,
-  { course, isStandIn, seed }: Pick<LiveHow, 'course' | 'isStandIn' | 'seed'>,
+  { course, isStandIn, seed, shifting, isAssisted }: LiveHow,
 ): LiveSetting {
   const { throttle, brake, foot } = anyRidePlan(view, lapsOf(course), seed);
   return {
-    axes: liveAxes(view, ranges),
+    axes: liveAxes(view, ranges, shifting, isAssisted),
     standIn: isStandIn ? { throttle, brake, foot, seed, drill: actedIn(course) } : null,
   };
 }
@@ -94,13 +100,29 @@ const throughOf = ({ axes, rotation }: BookView) =>
 const FELT: readonly AxisName[] = ['steering', 'throttle', 'brake', 'handbrake'];
 const FELT_AT = Array.from({ length: 41 }, (_, i) => i / 40);
 
-function liveAxes(view: BookView, ranges: Ranges): LiveAxes {
+/** Laps, or whatever else it is, with neither gears nor clutch to think of. */
+export const PLAINLY = { shifting: BY_ITSELF, isAssisted: false } as const;
+
+function liveAxes(view: BookView, ranges: Ranges, shifting: Shifting, isAssisted: boolean): LiveAxes {
   const pedals: LiveAxes['pedals'] = {};
   for (const name of PEDALS) {
     const pedal = livePedal(view, name, ranges);
     if (pedal) pedals[name] = pedal;
   }
-  return { wheel: liveWheel(view, ranges), pedals };
+  const { clutch, gears, hold } = shifting;
+  const lever = gears === 'lever' ? liveLever(view) : undefined;
+  return {
+    wheel: { ...liveWheel(view, ranges), ...(isAssisted && { assist: assistFor(view) }) },
+    pedals,
+    ...(clutch === 'paddles' && { paddles: { mode: view.rig.spec.rim.paddleMode, hold } }),
+    ...(lever && { lever }),
+  };
+}
+
+function assistFor({ car, rotation }: BookView): AssistedWheel {
+  const { wheelbaseM, ratio } = steeredCar(car);
+  const halfDeg = (rotation.baseDeg * matchRotation(rotation).gain) / 2;
+  return { halfDeg, lockDeg: rotation.carDeg / 2, wheelbaseM, ratio };
 }
 
 /** A pedal that was never measured is driven over all that its device gives. */

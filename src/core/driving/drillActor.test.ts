@@ -5,6 +5,7 @@ import { MERITS } from '../drills/merit';
 import { NEUTRAL_LAYER } from '../response/layer';
 import { layTrack } from '../vehicle/track';
 import { liveDrive } from './liveDrive';
+import { BY_ITSELF } from './shifting';
 
 const hardware = { released: 2100, pressed: 61_000, sigma: 18, quantum: 1, rangeMin: 0, rangeMax: 65_535 };
 const setup = { hardware, calibration: { released: 2180, pressed: 60_930 }, layers: [NEUTRAL_LAYER] };
@@ -14,7 +15,7 @@ const TRACK = trackById(DRILL_TRACK);
 function attempt(carId: string, drill: DrillName) {
   const car = carById(carId);
   const drive = liveDrive({
-    ...{ car, track: TRACK, isAutomatic: true, laps: 1, stretch: drillStretch(drill, layTrack(TRACK)) },
+    ...{ car, track: TRACK, shifting: BY_ITSELF, laps: 1, stretch: drillStretch(drill, layTrack(TRACK)) },
     axes: {
       wheel: { centre: 0, countsPerDeg: 1, gain: 1, lockDeg: car.lockDeg, layers: [] },
       pedals: {},

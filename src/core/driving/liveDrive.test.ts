@@ -1,9 +1,11 @@
+import fc from 'fast-check';
 import { carById, trackById } from '@/catalog/find';
 import { NEUTRAL_LAYER } from '../response/layer';
 import { measureRide } from '../rides/measureRide';
 import { forceRecorder } from '../force/forceInputs';
 import { liveDrive, type LivePlan } from './liveDrive';
 import { heard, NO_INPUT, type LiveAxes } from './liveInputs';
+import { BY_ITSELF, leverAt, type LiveLever, type Shifting } from './shifting';
 
 const pedal = { calibration: { released: 1000, pressed: 61_000 }, layers: [NEUTRAL_LAYER] };
 const AXES: LiveAxes = {
@@ -14,7 +16,7 @@ const plan = (over: Partial<LivePlan> = {}): LivePlan => ({
   car: carById('marl-850'),
   track: trackById('quarry-pan'),
   axes: AXES,
-  isAutomatic: true,
+  shifting: BY_ITSELF,
   laps: 1,
   standIn: null,
   stretch: null,
@@ -141,7 +143,7 @@ it('the brake held while it stands off the road brings it back, and held longer 
 });
 
 it('paddles shift where nothing shifts by itself; over the line backwards is the lap before again', () => {
-  const drive = liveDrive(plan({ isAutomatic: false }));
+  const drive = liveDrive(plan({ shifting: { ...BY_ITSELF, gears: 'paddles' } }));
   const time = clock();
   drive.hear(raw(0), 1);
   time.run(drive, 0.1);
@@ -152,7 +154,9 @@ it('paddles shift where nothing shifts by itself; over the line backwards is the
   drive.shift(-1);
   expect(time.run(drive, 1).gear).toBe(1);
 
-  const ring = liveDrive(plan({ isAutomatic: false, track: trackById('millrace-ring'), laps: 2 }));
+  const ring = liveDrive(
+    plan({ shifting: { ...BY_ITSELF, gears: 'paddles' }, track: trackById('millrace-ring'), laps: 2 }),
+  );
   ring.hear(raw(0), 1);
   const again = clock();
   again.run(ring, 0.1);
@@ -167,6 +171,126 @@ it('paddles shift where nothing shifts by itself; over the line backwards is the
   ring.hear(raw(0.5), 4);
   for (let s = 0; s < 60 && frame.lap > 0; s += 0.5) frame = again.run(ring, 0.5);
   expect(frame.lap).toBe(0);
+});
+
+describe('gears and clutch by hand and foot', () => {
+  const own = (clutch: Shifting['clutch']): Shifting => ({ gears: 'paddles', clutch, hold: 0.46 });
+  const lever: LiveLever = {
+    places: [0, 1, 2, 3, -1].map((gear) => ({ gear, reading: gear < 0 ? 9 : gear })),
+    isSequential: false,
+  };
+  const withClutch = (more: Partial<LiveAxes> = {}): LiveAxes => ({
+    ...AXES,
+    pedals: { ...AXES.pedals, clutch: pedal, paddle_left: pedal, paddle_right: pedal },
+    ...more,
+  });
+  const at = (travel: number) => 1000 + 60_000 * travel;
+
+  it('paddles are the clutch as their rim says: both, one of them at the hold, or one of them the handbrake', () => {
+    const pulled = { clutch: at(0.1), paddle_left: at(0.2), paddle_right: at(0.8), handbrake: at(0) };
+    const told = (mode: NonNullable<LiveAxes['paddles']>['mode']) => {
+      const { clutch, handbrake } = heard(withClutch({ paddles: { mode, hold: 0.46 } }), pulled, NO_INPUT);
+      return [clutch, handbrake].map((v) => Number(v.toFixed(6)));
+    };
+    expect(told('both-clutch')).toEqual([0.8, 0]);
+    expect(told('two-stage')).toEqual([0.368, 0]);
+    expect(told('clutch-handbrake')).toEqual([0.2, 0.8]);
+    expect(told('brake-throttle')).toEqual([0.1, 0]);
+  });
+
+  it('stands in neutral, starts by the clutch, and never stalls where a shift opens it', () => {
+    const axes = withClutch({ paddles: { mode: 'two-stage', hold: 0.46 } });
+    const drive = liveDrive(plan({ axes, shifting: own('paddles') }));
+    const time = clock();
+    const rest = { clutch: at(0), paddle_left: at(0), paddle_right: at(0) };
+    drive.hear({ ...raw(0), ...rest }, 1);
+    expect(time.run(drive, 2)).toMatchObject({ gear: 0, state: 'driving' });
+    expect(time.run(drive, 0.1).rpm).toBeGreaterThan(700);
+    drive.hear({ ...raw(0.6), ...rest, paddle_left: at(1), paddle_right: at(1) }, 2);
+    drive.shift(1);
+    const waits = time.run(drive, 1);
+    expect([waits.gear, waits.speedMps < 0.5, waits.rpm > 2500]).toEqual([1, true, true]);
+    // The left one let go: the right one holds the clutch where it slips and pulls.
+    drive.hear({ ...raw(0.6), ...rest, paddle_right: at(1) }, 3);
+    const holds = time.run(drive, 1);
+    expect(holds.clutch).toBeCloseTo(0.46, 2);
+    expect(holds.speedMps).toBeGreaterThan(2);
+    drive.hear({ ...raw(0.8), ...rest }, 4);
+    time.run(drive, 2);
+    drive.shift(1);
+    const second = time.run(drive, 1);
+    expect([second.gear, second.rpm > 1000]).toEqual([2, true]);
+  });
+
+  it('a gate is the gear that it says, whatever the paddles want; a clutch that is never let go moves nothing', () => {
+    const drive = liveDrive(
+      plan({ axes: withClutch({ lever }), shifting: { ...own('foot'), gears: 'lever' } }),
+    );
+    const time = clock();
+    drive.hear({ ...raw(0), clutch: at(0), gear: 0 }, 1);
+    expect(time.run(drive, 0.5).gear).toBe(0);
+    drive.hear({ ...raw(0.4), clutch: at(1), gear: 1 }, 2);
+    drive.shift(1);
+    const held = time.run(drive, 3);
+    expect([held.gear, Math.abs(held.speedMps) < 0.1]).toEqual([1, true]);
+    drive.hear({ ...raw(0.5), clutch: at(0.55), gear: 1 }, 3);
+    time.run(drive, 1.5);
+    drive.hear({ ...raw(0.6), clutch: at(0), gear: 1 }, 4);
+    expect(time.run(drive, 2).speedMps).toBeGreaterThan(4);
+    // Back into neutral the engine turns by itself; reverse by its own gate.
+    drive.hear({ ...raw(0), clutch: at(0), gear: 0 }, 5);
+    expect(time.run(drive, 1).gear).toBe(0);
+    drive.hear({ ...raw(0), clutch: at(1), gear: 9 }, 6);
+    expect(time.run(drive, 1).gear).toBe(-1);
+    // What reads nothing between the gates is the nearest one; what is no number changes nothing.
+    expect([leverAt(lever, 2.4), leverAt(lever, 7)]).toEqual([2, -1]);
+    drive.hear({ ...raw(0), gear: NaN }, 7);
+    expect(time.run(drive, 0.1).gear).toBe(-1);
+  });
+
+  it('a sequential lever asks for the next gear once a push', () => {
+    const pushed: LiveLever = {
+      places: [
+        { gear: 0, reading: 0 },
+        { gear: 1, reading: 1 },
+        { gear: -1, reading: 2 },
+      ],
+      isSequential: true,
+    };
+    const drive = liveDrive(
+      plan({ axes: { ...AXES, lever: pushed }, shifting: { ...BY_ITSELF, gears: 'lever' } }),
+    );
+    const time = clock();
+    const gears = [0, 1, 1, 0, 1, 0, 2, 0].map((gear, i) => {
+      drive.hear({ ...raw(0), gear }, i);
+      return time.run(drive, 0.6).gear;
+    });
+    expect(gears).toEqual([1, 2, 2, 2, 3, 3, 2, 2]);
+  });
+});
+
+it('a steering that helps reaches the whole lock at rest, less as it gets fast, and never takes any away', () => {
+  const wheel = { ...AXES.wheel, lockDeg: 900 };
+  const assist = { halfDeg: 135, lockDeg: 450, wheelbaseM: 2.6, ratio: 14 };
+  const turned = (deg: number, speed: number, by: LiveAxes['wheel'] = { ...wheel, assist }) =>
+    (heard({ ...AXES, wheel: by }, raw(0, 0, deg), NO_INPUT, speed).hand * 180) / Math.PI;
+  expect(turned(135, 0)).toBeCloseTo(450, 6);
+  expect(turned(-135, 0)).toBeCloseTo(-450, 6);
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 90, noNaN: true }),
+      fc.double({ min: 0, max: 20, noNaN: true }),
+      fc.double({ min: 1, max: 135, noNaN: true }),
+      (speed, faster, deg) => {
+        expect(turned(deg, speed + faster)).toBeLessThanOrEqual(turned(deg, speed) + 1e-9);
+        expect(turned(deg, speed)).toBeGreaterThanOrEqual(turned(deg, speed, wheel) - 1e-9);
+        // What a corner at the limit asks for is there.
+        const asks = (Math.atan2(2.6 * 9.81 * 1.3, speed * speed) * 180 * 14) / Math.PI;
+        expect(turned(135, speed)).toBeGreaterThanOrEqual(Math.min(450, Math.max(135, asks)) - 1e-6);
+      },
+    ),
+  );
+  expect(turned(100, 60)).toBeCloseTo(turned(100, 60, wheel), 6);
 });
 
 it('a driver who stands in drives the same ride as the simulated one, and it is measured like any other', () => {

@@ -5,10 +5,11 @@ import type { CarSpec } from '../vehicle/carSpec';
 import { rpmOf } from '../vehicle/drivelineSpec';
 import { rideOnRoad, STEP_S, surfaceOf } from '../vehicle/rideOnRoad';
 import { layTrack, trackIndex, type TrackSpec } from '../vehicle/track';
-import { makeTransmission } from '../vehicle/transmission';
+import { makeTransmission, type Transmission } from '../vehicle/transmission';
 import { HANDS_OFF, makeTwoTrack, type Controls } from '../vehicle/twoTrack';
 import { standInOn, type StandInSpec } from './standIn';
 import type { Stretch } from './stretch';
+import { type Shifting } from './shifting';
 import { feetOff, heard, NO_INPUT, type LiveAxes, type RawAxes } from './liveInputs';
 
 /** What hands and feet go through: it can be exchanged while it is driven. */
@@ -21,8 +22,7 @@ export interface LiveSetting {
 export interface LivePlan extends LiveSetting {
   car: CarSpec;
   track: TrackSpec;
-  /** Gears shift by themselves; else by paddle. */
-  isAutomatic: boolean;
+  shifting: Shifting;
   /** Laps after which the ride is over; a closed road has a run-up before. */
   laps: number;
   /** Where it is a short ride instead: from there, for so long. */
@@ -133,18 +133,29 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
   const takesOver = () => standIn && standInOn(standIn, car, body, track);
   let driver = takesOver();
   const speed = stretch ? stretch.speedMps : standIn ? ROLLING_MPS : 0;
+  let input = NO_INPUT;
+  const isAutomatic = () => plan.shifting.gears === 'self' || standIn !== null;
+  const hasGates = () => !isAutomatic() && axes.lever?.isSequential === false;
+  /** Who has to work the clutch stands in neutral, or in what the lever says: in gear the engine would stall at once. */
+  const inNeutral = (made: Transmission | null) => {
+    if (!isAutomatic() && plan.shifting.clutch !== 'self' && speed === 0)
+      made?.gearbox.ask(hasGates() ? (input.lever ?? 0) : 0);
+    return made;
+  };
   const outfit = () =>
-    makeTransmission(car, speed, {
-      isAutomatic: plan.isAutomatic || standIn !== null,
-      hasClutchPedal: !plan.isAutomatic && standIn === null && axes.pedals.clutch !== undefined,
-    });
+    inNeutral(
+      makeTransmission(car, speed, {
+        isAutomatic: isAutomatic(),
+        // Who lets the gears shift by themselves has the clutch worked as well.
+        clutch: isAutomatic() ? 'self' : plan.shifting.clutch,
+      }),
+    );
   let transmission = outfit();
   if (stretch) road.setOut(stretch.fromM, speed, 1);
   else road.setOut(closed ? track.lengthM - runUp : 0, speed, closed ? 0 : 1);
 
   let state: LiveState = 'waiting';
   let why: Stop | null = null;
-  let input = NO_INPUT;
   let hasHeard = standIn !== null;
   let inputAt = 0;
   let last: number | null = null;
@@ -161,6 +172,14 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
     state = 'over';
   };
 
+  /** What the hand does with the lever. */
+  const moved = (before: number | null) => {
+    const { lever } = input;
+    if (!transmission || !axes.lever || lever === null || isAutomatic()) return;
+    const { gearbox } = transmission;
+    if (!axes.lever.isSequential) gearbox.ask(lever);
+    else if (lever !== before && lever !== 0 && before !== null) gearbox.ask(gearbox.wanted + lever);
+  };
   const onRoad = (distanceM: number, asLap: number) => {
     road.setOut(distanceM, 0, asLap);
     transmission = outfit();
@@ -213,12 +232,15 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
   return {
     hear(raw, atMs) {
       if (state === 'stopped' || state === 'over') return;
-      input = heard(axes, raw, input);
+      const { lever } = input;
+      input = heard(axes, raw, input, road.state.vx);
+      moved(lever);
       hasHeard = true;
       inputAt = atMs;
     },
     shift(by) {
-      if (!transmission || state !== 'driving') return;
+      // A gate says by itself which gear is in: nothing else may say otherwise.
+      if (!transmission || state !== 'driving' || hasGates()) return;
       transmission.gearbox.ask(transmission.gearbox.wanted + by);
     },
     back() {
@@ -230,13 +252,13 @@ export function liveDrive(plan: LivePlan, force?: ForceRecorder): LiveDrive {
       if (state !== 'stopped' || why !== 'asked') why = reason;
       state = 'stopped';
       // Nothing is held on to: feet off, clutch in.
-      input = { ...NO_INPUT, clutch: 1 };
+      input = { ...NO_INPUT, clutch: 1, lever: input.lever };
       last = null;
     },
     goOn(after) {
       if (state !== 'stopped' || why !== after) return;
       [state, why] = ['waiting', null];
-      input = NO_INPUT;
+      input = { ...NO_INPUT, lever: input.lever };
       hasHeard = standIn !== null;
       last = null;
     },

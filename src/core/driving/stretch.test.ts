@@ -7,6 +7,7 @@ import { layTrack, trackIndex } from '../vehicle/track';
 import { liveDrive, type LivePlan } from './liveDrive';
 import type { LiveAxes } from './liveInputs';
 import { STRETCH_S, STRETCHES, stretchFor, stretchOf } from './stretch';
+import { BY_ITSELF } from './shifting';
 
 const pedal = { calibration: { released: 0, pressed: 1000 }, layers: [NEUTRAL_LAYER] };
 const AXES: LiveAxes = {
@@ -54,7 +55,7 @@ it('a straight is the straightest piece; before a bend its tightest place comes 
 });
 
 const plan = (over: Partial<LivePlan>): LivePlan => ({
-  ...{ car: CAR, track: trackById('saltmarsh-loop'), axes: AXES, isAutomatic: true, laps: 1 },
+  ...{ car: CAR, track: trackById('saltmarsh-loop'), axes: AXES, shifting: BY_ITSELF, laps: 1 },
   ...{ standIn: null, stretch: null },
   ...over,
 });

@@ -81,7 +81,7 @@ export function launchRun(
   const { engine, clutch } = body.driveline!;
   const state = restingState(car, 0);
   state.engine.omega = aim;
-  const transmission = makeTransmission(car, 0, { isAutomatic: true, hasClutchPedal: true })!;
+  const transmission = makeTransmission(car, 0, { isAutomatic: true, clutch: 'foot' })!;
   const controls: Controls = { ...HANDS_OFF, gear: 1 };
   const held = hold + slips.hold;
   const r = car.wheelRadiusM;

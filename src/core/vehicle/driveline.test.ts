@@ -165,7 +165,7 @@ describe('closed forms of a car that is driven', () => {
 
   const sprint = (car: CarSpec, to: { mps?: number; m?: number }, dt = DT) => {
     const body = makeTwoTrack(car);
-    const transmission = makeTransmission(car, 0, { isAutomatic: true, hasClutchPedal: false })!;
+    const transmission = makeTransmission(car, 0, { isAutomatic: true, clutch: 'self' })!;
     const state = restingState(car, 0);
     const controls: Controls = { ...HANDS_OFF, throttle: 1 };
     let t = 0;
@@ -214,7 +214,7 @@ describe('gears', () => {
     // With grip to spare: one that spins its wheels shifts by how fast they spin.
     const car = { ...plain, mu0: 3 };
     const body = makeTwoTrack(car);
-    const transmission = makeTransmission(car, 0, { isAutomatic: true, hasClutchPedal: false })!;
+    const transmission = makeTransmission(car, 0, { isAutomatic: true, clutch: 'self' })!;
     const state = restingState(car, 0);
     const controls: Controls = { ...HANDS_OFF, throttle: 1 };
     const gears = [1];

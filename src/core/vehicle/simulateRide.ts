@@ -75,7 +75,7 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
 
   let driver = setOut(0);
   const road = rideOnRoad(car, track, { force, isDetailed: ride.isDetailed ?? false });
-  const outfit = () => makeTransmission(car, ROLLING_START_MPS, { isAutomatic: true, hasClutchPedal: false });
+  const outfit = () => makeTransmission(car, ROLLING_START_MPS, { isAutomatic: true, clutch: 'self' });
   let transmission = outfit();
   road.setOut(startAt, ROLLING_START_MPS, closed ? 0 : 1);
   const controls: Controls = { ...HANDS_OFF };

@@ -3,17 +3,20 @@ import { drivelineOf } from './drivelineSpec';
 import { automaticClutch, gearAt, makeGearbox, type Gearbox } from './gearbox';
 import type { BodyState, Controls } from './twoTrack';
 
+/** What works the clutch: it lets itself in and opens for a shift; a foot; or fingers, which it needs to get away but for no shift. */
+export const CLUTCHES = ['self', 'foot', 'paddles'] as const;
+export type ClutchBy = (typeof CLUTCHES)[number];
+
 export interface TransmissionPlan {
   /** Gears are shifted by engine speed; else as they are asked for. */
   isAutomatic: boolean;
-  /** The foot works the clutch; else it lets itself in, and opens for a shift. */
-  hasClutchPedal: boolean;
+  clutch: ClutchBy;
 }
 
 /** Between feet and driveline: gears that shift, and a clutch that need not be worked. */
 export interface Transmission {
   readonly gearbox: Gearbox;
-  /** Fills `gear` and `fuel` of the controls, and `clutch` where no foot works it. */
+  /** Fills `gear` and `fuel` of the controls, and `clutch` as far as nobody works it. */
   step(state: BodyState, controls: Controls, dt: number): void;
 }
 
@@ -21,7 +24,7 @@ export interface Transmission {
 export function makeTransmission(
   car: CarSpec,
   speed: number,
-  { isAutomatic, hasClutchPedal }: TransmissionPlan,
+  { isAutomatic, clutch }: TransmissionPlan,
 ): Transmission | null {
   const spec = drivelineOf(car);
   const gearbox = makeGearbox(car, gearAt(car, speed));
@@ -36,7 +39,8 @@ export function makeTransmission(
       gearbox.step(omega, dt, isAutomatic);
       controls.gear = gearbox.gear;
       controls.fuel = gearbox.blip(controls.throttle, omega, turned(state));
-      if (!hasClutchPedal) controls.clutch = gearbox.isShifting ? 1 : automaticClutch(spec, omega);
+      if (clutch !== 'foot' && gearbox.isShifting) controls.clutch = 1;
+      else if (clutch === 'self') controls.clutch = automaticClutch(spec, omega);
     },
   };
 }

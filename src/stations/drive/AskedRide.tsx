@@ -6,6 +6,7 @@ import { type ExperimentPlan, type TrialOutcome } from '@/core/experiment/plan';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { bookTrial } from '@/book/write/experiments';
 import { loadHere } from '@/book/write/blindLoading';
+import { PLAINLY } from '@/book/judge/livePlan';
 import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
@@ -111,7 +112,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
     course: asked.stretch
       ? { kind: 'stretch', stretch: asked.stretch }
       : { kind: 'laps', laps: asked.lapsPerRide },
-    ...{ isAutomatic: true, seed },
+    ...{ ...PLAINLY, seed },
     blind: sealed === null || !sides ? null : { sealed, b: withSettings(view, sides.b) },
   });
   const { status, finish } = drive;

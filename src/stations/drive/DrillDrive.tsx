@@ -8,6 +8,7 @@ import { measureDrill } from '@/core/drills/measureDrill';
 import { judgedBy } from '@/core/drills/merit';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { layTrack } from '@/core/vehicle/track';
+import { PLAINLY } from '@/book/judge/livePlan';
 import { trackOf } from '@/book/judge/trackOf';
 import type { BookView } from '@/book/model/bookView';
 import type { DrillLine } from '@/book/model/drillsView';
@@ -48,7 +49,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
   const { name } = line;
   const track = useMemo(() => layTrack(trackOf(view)), [view]);
   const [seed] = useState(() => 1 + Math.floor(Math.random() * 1e6));
-  const how = { course: { kind: 'drill', drill: name }, isAutomatic: true, seed, blind: null } as const;
+  const how = { course: { kind: 'drill', drill: name }, ...PLAINLY, seed, blind: null } as const;
   const drive = useDrive(view, source, how);
   const { status, finish } = drive;
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { behindGhost, type Ghost } from '@/core/driving/ghost';
+import type { Shifting } from '@/core/driving/shifting';
 import { reasonOf } from '@/core/problem';
 import { settingWords } from '@/book/judge/experimentWords';
 import type { UnderPaddles } from '@/book/judge/underPaddles';
@@ -24,7 +25,8 @@ import { useFelt } from './useFelt';
 
 export interface DriveChoice {
   laps: number;
-  isAutomatic: boolean;
+  shifting: Shifting;
+  isAssisted: boolean;
   /** What the paddles change while driving; `null` where they shift, or do nothing. */
   under: UnderPaddles | null;
   /** An earlier lap that is driven along with. */
@@ -44,8 +46,8 @@ export function FreeDrive({
   const router = useRouter();
   const [seed] = useState(() => view.rideCount + 101);
   const left = useRef<(driven: Driven) => Promise<unknown>>(() => Promise.resolve());
-  const { laps, isAutomatic } = choice;
-  const how = { course: { kind: 'laps', laps }, isAutomatic, seed, blind: null } as const;
+  const { laps, shifting, isAssisted } = choice;
+  const how = { course: { kind: 'laps', laps }, shifting, isAssisted, seed, blind: null } as const;
   // Left by a link or the browser's own button: what was driven is kept behind it.
   const drive = useDrive(view, source, how, (driven) => void left.current(driven));
   const { status, frame } = drive;

@@ -14,6 +14,7 @@ import {
 import { reasonOf } from '@/core/problem';
 import { rideFigures, type RideClipping } from '@/core/rides/rideFigures';
 import { clipsTooMuch } from '@/book/judge/force';
+import { PLAINLY } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
 import { useAnswerButtons, type Answer } from '@/live/answerButtons';
@@ -73,7 +74,7 @@ interface PartProps extends Props {
 
 function OnePart({ view, source, part, number, onSaid, onAgain, onLeave }: PartProps) {
   const [seed] = useState(() => view.rideCount + 301 + number);
-  const how = { course: { kind: 'part', part: part.name }, isAutomatic: true, seed, blind: null } as const;
+  const how = { course: { kind: 'part', part: part.name }, ...PLAINLY, seed, blind: null } as const;
   const drive = useDrive(view, source, how);
   const { status, finish } = drive;
   const [came, setCame] = useState<Came>({ state: 'driving' });

@@ -6,6 +6,7 @@ import { reasonOf } from '@/core/problem';
 import type { LaunchAdvice } from '@/core/launch/recommendLaunch';
 import { travelFor } from '@/core/response/notes';
 import { drivelineOf } from '@/core/vehicle/drivelineSpec';
+import { shiftChoices } from '@/book/judge/shiftChoices';
 import { anyRidePlan } from '@/book/judge/ridePlan';
 import type { BookView } from '@/book/model/bookView';
 import { Chart } from '@/ui/Chart';
@@ -62,6 +63,10 @@ function Advised({ view, advice }: { view: BookView; advice: LaunchAdvice }) {
   const words = launchWords(advice);
   const clutch = view.axes.find(({ axis }) => axis === 'clutch');
   const onAxis = clutch ? travelFor(clutch.layers, advice.recommended) : advice.recommended;
+  // Here the car hears the paddles as they are pulled: what it is to hold is the hold itself.
+  const launched = shiftChoices(view).clutch.includes('paddles')
+    ? `clutch=paddles&hold=${Math.round(100 * advice.recommended)}`
+    : `clutch=${clutch ? 'foot' : 'self'}`;
   const isAssumed = (view.car.assumed?.length ?? 0) > 0;
   const isBent = Math.abs(onAxis - advice.recommended) > 0.004;
   const build = useCallback((palette: ChartPalette) => launchOption(advice, palette), [advice]);
@@ -93,7 +98,9 @@ function Advised({ view, advice }: { view: BookView; advice: LaunchAdvice }) {
           <NextStep
             number={5}
             title="Try it"
-            actions={<LinkButton href="/drive?laps=1&gears=paddles">Drive with the paddles</LinkButton>}
+            actions={
+              <LinkButton href={`/drive?laps=1&gears=paddles&${launched}`}>Drive with the paddles</LinkButton>
+            }
           >
             On Quarry Pan the first 200 m are straight.
           </NextStep>

@@ -8,9 +8,10 @@ import type { RecentChange } from '@/book/model/experimentView';
 import { SelectField } from '@/ui/fields';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep } from '@/ui/StationPage';
+import { ShiftFields, type DriveWish } from './ShiftFields';
 import { lapTime, moment } from '@/words/format';
 
-/** Own wheel and pedals on our roads; the paddles shift, or change a setting while it is felt. */
+/** Own wheel and pedals on our roads; gears and clutch by hand and foot, and a setting under the paddles while it is felt. */
 export function DriveHere({
   view,
   recent,
@@ -21,9 +22,12 @@ export function DriveHere({
   laps: number;
 }) {
   const [paddles, setPaddles] = useState('');
-  const [ghost, setGhost] = useState('');
+  const [wish, setWish] = useState<DriveWish>({});
+  const put = (more: DriveWish) => setWish({ ...wish, ...more });
+  const isShifting = wish.gears === 'paddles';
   const choices = paddleChoices(view, recent);
-  const address = `/drive?laps=${laps}${paddles && `&${paddles}`}${ghost && `&ghost=${ghost}`}`;
+  const asked = Object.entries({ laps, ...wish }).filter(([, value]) => value !== undefined && value !== '');
+  const address = `/drive?${asked.map(([key, value]) => `${key}=${value}`).join('&')}${paddles && !isShifting ? `&${paddles}` : ''}`;
   const ghosts = view.rides
     .filter(
       ({ road, lapTimeS }) => road.kind === 'described' && road.id === view.trackId && lapTimeS !== null,
@@ -46,22 +50,24 @@ export function DriveHere({
         ? 'Full screen, in real time: the simulated rig drives by itself.'
         : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds.'}
       <span className="mt-2 block">
-        <SelectField
-          label="The paddles"
-          isStacked
-          value={paddles}
-          options={[
-            { value: '', name: 'do nothing: gears shift by themselves' },
-            { value: 'gears=paddles', name: 'shift' },
-            ...choices.map((one) => ({ value: underText(one), name: choiceText(view, one) })),
-          ]}
-          onChange={setPaddles}
-        />
+        <ShiftFields view={view} wish={wish} onPut={put} />
+        {!isShifting && (
+          <SelectField
+            label="The paddles"
+            isStacked
+            value={paddles}
+            options={[
+              { value: '', name: 'do nothing' },
+              ...choices.map((one) => ({ value: underText(one), name: choiceText(view, one) })),
+            ]}
+            onChange={setPaddles}
+          />
+        )}
         {ghosts.length > 0 && (
           <SelectField
             label="Ghost"
             isStacked
-            value={ghost}
+            value={wish.ghost ?? ''}
             options={[
               { value: '', name: 'none' },
               ...ghosts.map(({ id, atMs, lapTimeS }) => ({
@@ -69,7 +75,7 @@ export function DriveHere({
                 name: `${moment(atMs)}, laps of ${lapTime(lapTimeS!)}`,
               })),
             ]}
-            onChange={setGhost}
+            onChange={(ghost) => put({ ghost })}
           />
         )}
       </span>
