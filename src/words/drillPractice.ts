@@ -30,6 +30,10 @@ export const DRILL_HOW: Record<DrillName, { how: string; about: string }> = {
     how: 'From standstill as quickly as it goes, over 60 metres.',
     about: 'Clutch, throttle and what the wheels hold.',
   },
+  initiate: {
+    how: 'Break the rear loose and let it come back, to the same angle each time: by throttle, by a lift and a flick, by a kick of the clutch, or by the handbrake.',
+    about: 'How surely a slide begins as it was meant to.',
+  },
   catch: {
     how: 'Let the rear go, let the rim run through the hands, and catch it.',
     about: 'How soon and how exactly the hands answer a slide.',
@@ -37,6 +41,10 @@ export const DRILL_HOW: Record<DrillName, { how: string; about: string }> = {
   eight: {
     how: 'Slide round to the left, swing over, slide round to the right.',
     about: 'How a slide is led from one side to the other.',
+  },
+  'hold-angle': {
+    how: 'Slide round the circle and hold one angle for as long as it goes: more throttle widens it, less closes it.',
+    about: 'How well hand and foot balance each other.',
   },
   weave: {
     how: 'Keep the speed, and weave evenly to and fro along the lane.',

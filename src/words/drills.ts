@@ -58,6 +58,19 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
       clutchKj: { label: 'clutch heat', unit: 'kJ', digits: 0 },
     },
   },
+  initiate: {
+    label: 'Breaking it loose',
+    measures: {
+      slides: { label: 'slides', unit: '', digits: 0 },
+      byPower: { label: 'by power', unit: '', digits: 0 },
+      byWeight: { label: 'by weight', unit: '', digits: 0 },
+      byClutch: { label: 'by a kick of the clutch', unit: '', digits: 0 },
+      byHandbrake: { label: 'by the handbrake', unit: '', digits: 0 },
+      angleMeanDeg: { label: 'mean of the angles', unit: '°', digits: 0 },
+      angleSdDeg: { label: 'spread of the angles', unit: '°', digits: 1 },
+      spins: SPINS,
+    },
+  },
   catch: {
     label: 'Slides caught',
     measures: {
@@ -75,6 +88,16 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
     measures: {
       transitionS: { label: 'from side to side', unit: 's', digits: 2 },
       largestSlipDeg: SLIP,
+      spins: SPINS,
+    },
+  },
+  'hold-angle': {
+    label: 'Held slide',
+    measures: {
+      heldS: { label: 'longest slide', unit: 's', digits: 1 },
+      slipMeanDeg: { label: 'its angle', unit: '°', digits: 0 },
+      slipSdDeg: { label: 'spread of the angle', unit: '°', digits: 1 },
+      reversalsPerMin: { label: 'turns of the hand a minute', unit: '', digits: 0 },
       spins: SPINS,
     },
   },

@@ -18,8 +18,10 @@ const COURSES: Record<DrillName, { at: 'lane' | 'circle' | 'hairpin'; speedMps: 
   threshold: { at: 'lane', speedMps: 25, seconds: 9 },
   trail: { at: 'hairpin', speedMps: 20, seconds: 10 },
   launch: { at: 'lane', speedMps: 0, seconds: 12 },
+  initiate: { at: 'circle', speedMps: 11, seconds: 26 },
   catch: { at: 'circle', speedMps: 11, seconds: 10 },
   eight: { at: 'circle', speedMps: 12, seconds: 30 },
+  'hold-angle': { at: 'circle', speedMps: 13, seconds: 24 },
 };
 
 /** So far before a turn its attempt begins. */

@@ -22,6 +22,7 @@ interface Line {
 const times = (values: Float64Array | undefined, by: number) => values?.map((v) => v * by);
 const SPEED: Line = { name: 'speed', unit: 'm/s', of: ({ columns }) => columns.speed_mps };
 const BRAKE: Line = { name: 'brake', unit: '%', of: ({ columns }) => times(columns.brake, 100) };
+const THROTTLE: Line = { name: 'throttle', unit: '%', of: ({ columns }) => times(columns.throttle, 100) };
 const SLIP: Line = {
   name: 'slip of the rear',
   unit: '°',
@@ -39,8 +40,10 @@ const TIME: Partial<Record<DrillName, readonly Line[]>> = {
   threshold: [SPEED, WHEELS('front wheels', 'wheel_front_mps'), BRAKE],
   trail: [BRAKE, RIM, SLIP],
   launch: [SPEED, WHEELS('rear wheels', 'wheel_rear_mps')],
+  initiate: [THROTTLE, SLIP],
   catch: [RIM, SLIP],
   eight: [RIM, SLIP],
+  'hold-angle': [RIM, SLIP],
   'slow-roll': [SPEED],
 };
 

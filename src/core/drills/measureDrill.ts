@@ -1,5 +1,6 @@
 import { fail, type Outcome } from '../problem';
 import type { RideLog } from '../rides/rideLog';
+import { holdAngle, initiate } from './angles';
 import { brakePeak, threshold, trail } from './brakes';
 import { circle } from './circle';
 import type { Drill, DrillMeasured, DrillOptions } from './drill';
@@ -14,8 +15,10 @@ export const DRILLS = {
   threshold,
   trail,
   launch,
+  initiate,
   catch: catchSlide,
   eight,
+  'hold-angle': holdAngle,
   weave,
   'slow-roll': slowRoll,
 } as const satisfies Record<string, Drill>;

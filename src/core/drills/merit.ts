@@ -15,11 +15,16 @@ export const MERITS: Record<DrillName, { leading: string; of: Record<string, Way
   threshold: { leading: 'stopM', of: { stopM: 'less', lockShare: 'less' } },
   trail: { leading: 'largestSlipDeg', of: { largestSlipDeg: 'less' } },
   launch: { leading: 't60S', of: { t60S: 'less', t20S: 'less', spinM: 'less' } },
+  initiate: { leading: 'angleSdDeg', of: { angleSdDeg: 'less', spins: 'less' } },
   catch: {
     leading: 'largestSlipDeg',
     of: { largestSlipDeg: 'less', settleS: 'less', lagMs: 'less', rimErrorDeg: 'less', spins: 'less' },
   },
   eight: { leading: 'largestSlipDeg', of: { largestSlipDeg: 'less', spins: 'less' } },
+  'hold-angle': {
+    leading: 'heldS',
+    of: { heldS: 'more', slipSdDeg: 'less', reversalsPerMin: 'less', spins: 'less' },
+  },
   weave: { leading: 'pathSdM', of: { pathSdM: 'less', reversalsOver2HzPerMin: 'less' } },
   'slow-roll': { leading: 'speedSdMps', of: { speedSdMps: 'less', stalls: 'less' } },
 };

@@ -10,8 +10,10 @@ export const EASIEST_FIRST: readonly DrillName[] = [
   'threshold',
   'trail',
   'launch',
+  'initiate',
   'catch',
   'eight',
+  'hold-angle',
 ];
 
 const DAY_MS = 86_400_000;

@@ -33,7 +33,8 @@ function attempt(carId: string, drill: DrillName) {
 }
 
 it.each(DRILL_NAMES)('the stand-in takes the part of %s, and its merit can be told', (name) => {
-  const measures = attempt('marl-850', name);
+  // No throttle holds the Marl in a slide: its inner wheel spins.
+  const measures = attempt(name === 'hold-angle' ? 'fenwick-six' : 'marl-850', name);
   expect(measures).toMatchObject({ [MERITS[name].leading]: expect.any(Number) as number });
 });
 
@@ -48,6 +49,19 @@ it('its brake peaks are those of its foot; its circle is the circle; its slide i
   expect(caught['largestSlipDeg']).toBeGreaterThan(10);
   expect(caught['largestSlipDeg']).toBeLessThan(60);
   expect(caught['settleS']).toBeLessThan(3);
+});
+
+it('sets slides off by the handbrake, alike as far as the car lets it; and holds one, where a car can be held', () => {
+  const again = attempt('fenwick-six', 'initiate') as Record<string, number>;
+  expect(again['slides']).toBeGreaterThanOrEqual(3);
+  expect(again['byHandbrake']).toBe(again['slides']);
+  expect(again['spins']).toBe(0);
+  const held = attempt('fenwick-six', 'hold-angle') as Record<string, number>;
+  expect(held['heldS']).toBeGreaterThan(15);
+  expect(Math.abs(held['slipMeanDeg']! - 20)).toBeLessThan(6);
+  expect(held['slipSdDeg']).toBeLessThan(3);
+  expect(held['spins']).toBe(0);
+  expect(attempt('marl-850', 'hold-angle')).toBe('no-hold-angle');
 });
 
 it('a heavy truck does not slide on that circle, and that is said by name', () =>

@@ -1,14 +1,19 @@
 import type { FootHabits } from '../axes/foot';
+import { slideDriver, type SlideDriver } from '../slides/slideDriver';
+import { steadySlide } from '../slides/steadySlide';
 import type { DrillName } from '../drills/measureDrill';
 import type { Random } from '../numeric/random';
 import { slowNoise } from '../numeric/slowNoise';
 import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
 import type { PedalChain } from '../vehicle/pedalChain';
-import type { BodyState, Controls } from '../vehicle/twoTrack';
+import type { BodyState, Controls, TwoTrack } from '../vehicle/twoTrack';
 
 /** What an actor works with: pedals under test, and a foot with its spread. */
 export interface ActorSetup {
   car: CarSpec;
+  body: TwoTrack;
+  /** What is driven round; `null` where the road has no circle. */
+  circle: { x: number; y: number; r: number } | null;
   throttle: PedalChain;
   brake: PedalChain;
   foot: FootHabits;
@@ -42,8 +47,10 @@ const ACTORS: Partial<Record<DrillName, (setup: ActorSetup) => DrillActor>> = {
   launch: starts,
   weave: weaves,
   'slow-roll': rolls,
+  initiate: (setup) => slides(setup, AGAIN),
   catch: (setup) => slides(setup, CAUGHT),
   eight: (setup) => slides(setup, EIGHT),
+  'hold-angle': holds,
 };
 
 /** A foot that goes where it is sent. */
@@ -144,6 +151,7 @@ interface Slide {
 }
 const CAUGHT: Slide = { pullS: 0.4, turnedIn: 0.12, steadies: 0.3, swings: false };
 const EIGHT: Slide = { pullS: 0.45, turnedIn: 0.2, steadies: 0.12, swings: true };
+const AGAIN: Slide = { pullS: 0.4, turnedIn: 0.12, steadies: 0.3, swings: true };
 const FIRST_PULL_S = 1.2;
 const SWING_EVERY_S = 4;
 const ARM_S = 0.09;
@@ -176,6 +184,37 @@ function slides({ car, throttle }: ActorSetup, { pullS, turnedIn, steadies, swin
     const step = ((wanted - arm) / ARM_S) * dt;
     arm += Math.max(-ARM_RADPS * dt, Math.min(ARM_RADPS * dt, step));
     controls.steer = arm / car.steeringRatio;
+    return arm;
+  };
+}
+
+/** What is held, where the car can: rad, the nose turned in. */
+const HELD_RAD = (20 * Math.PI) / 180;
+/** From this drift on the slide is there, and is only to be held. */
+const BEGUN = 0.6;
+
+/** Breaks the rear loose on the circle, and holds it there; a car that no throttle holds in a slide comes back by itself. */
+function holds(setup: ActorSetup): DrillActor {
+  const { body, circle, car, throttle } = setup;
+  const begins = slides(setup, EIGHT);
+  const move = ankle();
+  let arm = 0;
+  let driver: SlideDriver | null = null;
+  return (t, dt, state, controls, hand) => {
+    const drift = Math.atan2(state.vy, Math.max(LEAST_MPS, state.vx));
+    if (!driver && circle && Math.abs(drift) > BEGUN * HELD_RAD) {
+      const side = -Math.sign(drift);
+      const slide = steadySlide(body, side * circle.r, -side * HELD_RAD);
+      driver = slide && slideDriver(body, slide, circle);
+    }
+    if (!driver) {
+      arm = begins(t, dt, state, controls, hand);
+      return arm;
+    }
+    controls.handbrake = 0;
+    controls.steer = arm / car.steeringRatio;
+    arm = driver.step(state, controls, dt);
+    controls.throttle = throttle.read(t, move(throttle.positionFor(controls.throttle, 1), dt));
     return arm;
   };
 }

@@ -1,3 +1,4 @@
+import { drillCircle } from '../drills/course';
 import type { DrillName } from '../drills/measureDrill';
 import { seededRandom } from '../numeric/random';
 import type { CarSpec } from '../vehicle/carSpec';
@@ -38,7 +39,9 @@ export function standInOn(spec: StandInSpec, car: CarSpec, body: TwoTrack, track
   });
   const reach = now.brake.outputAt(foot.pressTravel);
   const [pedals, habits] = [{ throttle: through('throttle'), brake: through('brake') }, random(3)];
-  const actor = spec.drill && drillActor(spec.drill, { ...pedals, car, foot, random: random(4) });
+  const actor =
+    spec.drill &&
+    drillActor(spec.drill, { ...pedals, car, body, circle: drillCircle(track), foot, random: random(4) });
   const driver = makeDriver({
     body,
     track,
