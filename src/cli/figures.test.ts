@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { calmNow, calmWish } from '@/book/judge/calmWish';
 import { forceFactsOf } from '@/book/judge/force';
-import { carRows, hairpinOf } from '@/book/judge/lock';
+import { carRows, hairpinOf, slideOf } from '@/book/judge/lock';
 import { anyRidePlan } from '@/book/judge/ridePlan';
 import type { BookView } from '@/book/model/bookView';
 import { hereIn } from '@/book/read/here';
@@ -208,6 +208,13 @@ describe.each(COMBINATIONS.map((combination) => [combination.rigId, combination]
       );
       expect(given).toMatchObject(plain(match) as object);
       expect(Number(given['hairpinHandDeg']) / match.gain).toBeCloseTo(hairpin.handDeg, 9);
+      const slide = slideOf(view);
+      const { err, json } = run('slide', '--car', view.car.id, '--radius=25', '--angle=20', '--json');
+      if (slide) {
+        const held = json() as Record<string, number>;
+        expect(Math.abs(held['handDeg']!) / match.gain).toBeCloseTo(slide.handDeg, 9);
+        expect(Math.abs(held['columnNm']!)).toBeCloseTo(slide.columnNm, 9);
+      } else expect(err).toMatch(/cannot hold a slide of 20°/);
     });
 
     it('Force and Feels like: the same figures and causes', async () => {
@@ -357,6 +364,7 @@ it('docs/figures.md names every command that is compared, and no other', () => {
     'response',
     'translate',
     'rotation',
+    'slide',
     'force',
     'feel',
     'handsoff',
@@ -375,6 +383,7 @@ it('docs/figures.md names every command that is compared, and no other', () => {
       'compare',
       'blind',
       'find',
+      'notice',
       'advise',
       'steering',
       'wean',

@@ -19,10 +19,12 @@ import { handsoff } from './handsoff';
 import { history } from './history';
 import { launch } from './launch';
 import { measure } from './measure';
+import { notice } from './notice';
 import { response } from './response';
 import { ride } from './ride';
 import { road } from './road';
 import { rotation } from './rotation';
+import { slide } from './slide';
 import { steering } from './steering';
 import { translateCommand } from './translate';
 import { wean } from './wean';
@@ -51,8 +53,10 @@ const COMMANDS: readonly Command[] = [
   compare,
   blind,
   find,
+  notice,
   bite,
   launch,
+  slide,
   drill,
 ];
 

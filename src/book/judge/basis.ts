@@ -106,6 +106,7 @@ export function basisOf(facts: Facts) {
     response: basisOn(...menus, settings),
     rotation: basisOn(steering, ...menus, settings),
     hairpin: basisOn(steering, ...ofCar, settings, roadInput(facts)),
+    slide: basisOn(steering, ...ofCar, settings),
     signal: basisOn(...signal),
     torque: basisOn(...signal, hardware.torque, hardware.scales),
     lost: basisOn(...signal, hardware.torque, hardware.friction),

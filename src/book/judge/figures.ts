@@ -20,6 +20,7 @@ export const FIGURES: Record<string, FigureKind> = {
   'Lock: what a quarter turn shows, where the rim is stopped': 'rotation',
   'Lock: the base that a title believes in': 'rotation',
   'Lock: hands in the tightest corner': 'hairpin',
+  'Lock: hands and column of a held slide': 'slide',
   'Lock: how every car answers to the hands': 'hairpin',
   'Force: clipping, headroom, percentiles, torque of a simulated ride': 'torque',
   'Force: each effect and the grip cue': 'signal',
@@ -44,5 +45,6 @@ export const FIGURES: Record<string, FigureKind> = {
   'Verdict: A against B: difference, interval, p, what is left at most': 'ride',
   'Verdict: force of A and B, computed from their logs': 'torque',
   'Verdict: Score of a blind test, pair by pair': 'answers',
+  'Verdict: What is just noticed, pair by pair': 'answers',
   'Verdict: Where the best lies, how fine is worth it': 'answers',
 };

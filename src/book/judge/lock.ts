@@ -11,6 +11,8 @@ import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensi
 import type { DialectField } from '@/core/response/dialect';
 import type { Proposal } from '@/core/settings/proposal';
 import type { Layer } from '@/core/settings/setting';
+import { steadySlide } from '@/core/slides/steadySlide';
+import { makeTwoTrack } from '@/core/vehicle/twoTrack';
 import { tightestCorner } from '@/core/vehicle/track';
 import type { BookView } from '../model/bookView';
 import type { Finding } from '../model/stationHealth';
@@ -105,6 +107,17 @@ export function hairpinOf(view: LockView) {
     isEnough: isEnough && realDeg <= view.rotation.baseDeg / 2,
     isEasy: realDeg <= EASY_DEG,
   };
+}
+
+/** A slide that practitioners hold: neither nearly grip nor nearly round. */
+const SLIDE = { radiusM: 25, angleDeg: 20 };
+
+/** What holding a slide asks of the hands, in degrees of this wheel; `null` for a car that cannot hold one. */
+export function slideOf({ car, rotation }: Pick<LockView, 'car' | 'rotation'>) {
+  const held = steadySlide(makeTwoTrack(car), SLIDE.radiusM, (-SLIDE.angleDeg * Math.PI) / 180);
+  if (!held) return null;
+  const handDeg = (Math.abs(held.handRad) * 180) / Math.PI / matchRotation(rotation).gain;
+  return { ...SLIDE, handDeg, columnNm: Math.abs(held.columnNm), isEnough: handDeg <= rotation.baseDeg / 2 };
 }
 
 /** Every car of the title with its bump stop on this base. */

@@ -1,3 +1,7 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pebble } from '@/cli/testing/pebble';
 import { openSide, SEALED_BYTES } from '@/core/experiment/sealedSide';
 import { planSchema, type ExperimentPlan, type PairPlan, type Said } from '@/core/experiment/plan';
 import type { RideLog } from '@/core/rides/rideLog';
@@ -6,6 +10,7 @@ import { newestExperiments } from '@/data/experiments';
 import { addRide } from '@/data/rides';
 import { sealedOrders } from '@/data/schema';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
+import { checkFile } from '../judge/checkFile';
 import { isFeltHere } from '../judge/livePlan';
 import { canBeDrivenHere, drivenHere } from '../judge/seatQuestion';
 import { feltSettings, paddleChoices, pulled, underPaddles, underText } from '../judge/underPaddles';
@@ -180,6 +185,13 @@ describe('how little is noticed', () => {
     expect(answer.commitmentHolds).toBe(true);
     expect(answer.told.low).toBeLessThan(answer.told.high);
     expect(codeOf(await decide(id, 'kept', 'because'))).toBe('nothing-to-keep');
+    // The file by which it can be checked says the same on the command line.
+    const file = checkFile((await readExperiment(await here(), await view(), id))!)!;
+    const path = join(mkdtempSync(join(tmpdir(), 'notice-')), file.name);
+    writeFileSync(path, JSON.stringify(file.document));
+    const said = pebble('notice', path, '--json').json();
+    expect(said).toMatchObject({ ...answer.told, pairs: 7, right: 6, commitmentHolds: true });
+    expect(Number(said['next'])).toBeGreaterThan(0);
     // From now on a change that would hardly be noticed is said to be one; other blind pairs of it count as well.
     const known = (await view()).known![DEADZONE]!;
     expect(known.from).toBe('pairs');

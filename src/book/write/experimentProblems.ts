@@ -1,7 +1,6 @@
-import type { nextStep } from '@/core/experiment/course';
+import type { Step } from '@/core/experiment/course';
 import { MOST_PAIRS } from '@/core/experiment/planRides';
 import type { Problem } from '@/core/problem';
-import type { ExperimentRow } from '@/data/experiments';
 
 const say = (code: string, message: string, remedy: string): Problem => ({
   code,
@@ -64,7 +63,7 @@ export const ENOUGH_PAIRS = say(
   'What was not shown by now is smaller than you would notice.',
 );
 
-export function outOfTurn({ plan }: ExperimentRow, step: ReturnType<typeof nextStep>): Problem {
+export function outOfTurn(step: Step): Problem {
   const next =
     step.kind === 'ride'
       ? `Ride ${step.place + 1} comes next.`

@@ -154,7 +154,7 @@ export async function bookTrial(trial: z.input<typeof trialSchema>): Promise<Rep
   const { id, outcome, rideId } = said.value;
   return onTurn(id, async (here, row) => {
     const step = stepOf(row);
-    if (step.kind !== 'ride' || step.place !== said.value.place) return refused(outOfTurn(row, step));
+    if (step.kind !== 'ride' || step.place !== said.value.place) return refused(outOfTurn(step));
     const isRidden = outcome === 'ridden';
     if (isRidden) {
       const elsewhere = changedElsewhere(row, await settingsNow(here));
@@ -198,7 +198,7 @@ export async function sayAnswer(answer: { id: string; place: number; said: Said 
   return onTurn(id, async (here, row) => {
     const step = stepOf(row);
     const isFitting = step.kind === 'answer' && (step.ask === 'feel') === (said.kind === 'feel');
-    if (!isFitting || step.place !== given.value.place) return refused(outOfTurn(row, step));
+    if (!isFitting || step.place !== given.value.place) return refused(outOfTurn(step));
     if (step.ask === 'more' && said.kind === 'pair' && said.answer === 'none' && !said.noticed)
       return refused(NAME_ONE);
     await addAnswer(here.book, id, step.place, withApart(row, said));
@@ -209,7 +209,8 @@ export async function sayAnswer(answer: { id: string; place: number; said: Said 
 /** An answer with how far apart its pair was, where that goes from pair to pair; what a page says of it is not believed. */
 function withApart({ plan, sealed, trials, answers }: ExperimentRow, said: Said): Said {
   if (said.kind !== 'pair') return said;
-  const { apart: _, ...plain } = said;
+  const { kind, answer, sure, noticed } = said;
+  const plain = { kind, answer, sure, noticed };
   const { asked } = plan;
   if (asked.question !== 'fine') return plain;
   const sides = pairedSides({ plan: asked, orders: sealed?.orders ?? [], trials, answers })!;

@@ -23,7 +23,7 @@ import { degrees } from '@/words/format';
 import { termBeside } from '@/words/standardTerm';
 import { told } from '@/parts/told';
 import { BelievedBase, LiveLock } from './LockCheck';
-import { hairpinOf, lockFactsOf, lockFinding, lockProposals } from '@/book/judge/lock';
+import { hairpinOf, lockFactsOf, slideOf, lockFinding, lockProposals } from '@/book/judge/lock';
 import { LockPicture } from './LockPicture';
 import { CarTable, ConsistencyTable } from './LockTables';
 
@@ -42,6 +42,7 @@ export function LockStation({ view, own }: Props) {
   );
   const tried = { ...view, rotation };
   const hairpin = hairpinOf(tried);
+  const slide = useMemo(() => slideOf({ car: view.car, rotation }), [view.car, rotation]);
   const facts = lockFactsOf(tried);
   const match = matchRotation(rotation);
   const basis = basisOf({ ...tried, settings: draft.values });
@@ -81,6 +82,15 @@ export function LockStation({ view, own }: Props) {
                   basis: basis.hairpin,
                   value: degrees(hairpin.handDeg),
                   meaning: `of the hands for the ${radiusSaid(hairpin)} hairpin${hairpin.isEasy ? ', without moving them' : ''}`,
+                },
+              ]
+            : []),
+          ...(slide
+            ? [
+                {
+                  basis: basis.slide,
+                  value: degrees(slide.handDeg),
+                  meaning: `against a slide of ${slide.angleDeg}° on ${slide.radiusM} m${slide.isEnough ? '' : ', more than the base turns'}; the column pulls ${slide.columnNm.toFixed(1)} N·m that way`,
                 },
               ]
             : []),

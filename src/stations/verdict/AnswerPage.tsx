@@ -4,6 +4,7 @@ import { isPairPlan, isToLearn, settingsOf } from '@/core/experiment/plan';
 import { isForceSetting } from '@/core/force/forceParameters';
 import { decide, rideOn } from '@/book/write/experiments';
 import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experimentWords';
+import { checkFile } from '@/book/judge/checkFile';
 import { settingNames } from '@/book/judge/trail';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView } from '@/book/model/experimentView';
@@ -112,32 +113,20 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
       >
         {asked.question === 'change'
           ? 'More laps show smaller differences; looked at again, a claim has to be surer.'
-          : 'What is decided lies on the trail, and can be put back from there.'}
+          : isToLearn(asked.question)
+            ? 'From now on a change that you would hardly notice is said to be one.'
+            : 'What is decided lies on the trail, and can be put back from there.'}
       </NextStep>
       <RateStep open={shown} number={4} />
-      {answer?.kind === 'blind' && answer.orders.length > 0 && <Check shown={shown} />}
+      <Check shown={shown} />
     </>
   );
 }
 
 /** The orders, the salt and the fingerprint, to check by oneself. */
 function Check({ shown }: { shown: ExperimentView }) {
-  const { answer, asked, commitment, salt } = shown;
-  if (answer?.kind !== 'blind' || !isPairPlan(asked) || !salt || !commitment) return null;
-  const pairs = shown.answers.flatMap(({ place, said }) =>
-    said.kind === 'pair'
-      ? [{ order: answer.orders[place], answer: said.noticed ? 'none' : said.answer, sure: said.sure }]
-      : [],
-  );
-  const file = {
-    format: 'pebble-road/blind',
-    version: 1,
-    question: asked.question === 'tell' ? 'which' : 'better',
-    salt,
-    commitment,
-    drawn: answer.orders,
-    pairs,
-  };
+  const file = checkFile(shown);
+  if (!file) return null;
   return (
     <NextStep
       number={canRate(shown) ? 5 : 4}
@@ -145,18 +134,15 @@ function Check({ shown }: { shown: ExperimentView }) {
       actions={
         <Button
           onClick={() =>
-            downloadText('test.blind.json', `${JSON.stringify(file, null, 2)}\n`, 'application/json')
+            downloadText(file.name, `${JSON.stringify(file.document, null, 2)}\n`, 'application/json')
           }
         >
           Save as a file
         </Button>
       }
     >
-      SHA-256 of{' '}
-      <span className="font-mono text-sm break-all">
-        {answer.orders.join(',')}:{salt}
-      </span>{' '}
-      is <span className="font-mono text-sm break-all">{commitment}</span>.
+      SHA-256 of <span className="font-mono text-sm break-all">{file.committed}</span> is{' '}
+      <span className="font-mono text-sm break-all">{shown.commitment}</span>.
     </NextStep>
   );
 }

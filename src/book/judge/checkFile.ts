@@ -1,0 +1,45 @@
+import { isPairPlan } from '@/core/experiment/plan';
+import { BLIND_FORMAT, type BlindDocument } from '@/core/formats/blindJson';
+import { NOTICE_FORMAT, type NoticeDocument } from '@/core/formats/noticeJson';
+import type { ExperimentView } from '../model/experimentView';
+
+/** What a blind question came to, to be checked by oneself: a file that the command line scores again. */
+export interface CheckFile {
+  name: string;
+  /** What was hashed before the first ride. */
+  committed: string;
+  document: BlindDocument | NoticeDocument;
+}
+
+/** @returns `null` where nothing was sealed, or nothing is told yet */
+export function checkFile({ asked, answer, answers, salt, commitment }: ExperimentView): CheckFile | null {
+  if ((answer?.kind !== 'blind' && answer?.kind !== 'fine') || !salt || !commitment) return null;
+  const drawn = answer.orders;
+  if (drawn.length === 0) return null;
+  const committed = `${drawn.join(',')}:${salt}`;
+  const said = answers.flatMap(({ place, said: one }) =>
+    one.kind === 'pair' && drawn[place]
+      ? [{ ...one, order: drawn[place], answer: one.noticed ? ('none' as const) : one.answer }]
+      : [],
+  );
+  const sealed = { version: 1, salt, commitment, drawn } as const;
+  if (asked.question === 'fine') {
+    const { min, max, step } = asked.setting;
+    const pairs = said.flatMap(({ order, answer: named, apart }) =>
+      apart === undefined ? [] : [{ order, apart, answer: named }],
+    );
+    const document = { format: NOTICE_FORMAT, ...sealed, min, max, step, at: asked.at, pairs } as const;
+    return { name: 'test.notice.json', committed, document };
+  }
+  if (!isPairPlan(asked)) return null;
+  return {
+    name: 'test.blind.json',
+    committed,
+    document: {
+      format: BLIND_FORMAT,
+      ...sealed,
+      question: asked.question === 'tell' ? 'which' : 'better',
+      pairs: said.map(({ order, answer: named, sure }) => ({ order, answer: named, sure })),
+    },
+  };
+}
