@@ -124,4 +124,46 @@ test.describe('what is seen of it', () => {
       { timeout: 30_000 },
     );
   });
+
+  test('how little is noticed: pairs here, one of the two named each time, and no leave to say nothing', async ({
+    page,
+    server,
+  }) => {
+    await page.goto(`${server.url}/verdict`);
+    await page.getByRole('link', { name: /^How little do I notice\?/ }).click();
+    const setting = page.getByLabel('Setting', { exact: true });
+    // The wheel's force is not felt here, and that is said before anything is asked.
+    await setting.selectOption({ label: 'Calming' });
+    const start = page
+      .getByRole('region', { name: 'What to do next' })
+      .getByRole('button', { name: 'Start' });
+    await expect(start).toBeDisabled();
+    await expect(page.getByText(/^It isn’t felt here/)).toBeVisible();
+    await setting.selectOption({ label: 'Throttle ebb' });
+    await expect(page.getByRole('button', { name: 'laps', exact: true })).toBeHidden();
+    await expectAccessible(page, 'how little is noticed');
+    await start.click();
+    const pairs = PAIRS_DRIVEN;
+    for (let pair = 1; pair <= pairs; pair++) {
+      for (const ride of [2 * pair - 1, 2 * pair])
+        await expect(page.getByRole('main').getByText(new RegExp(`^Ride ${ride}: the`))).toBeVisible({
+          timeout: 30_000,
+        });
+      await expect(prompt(page)).toHaveText('Had the second one more throttle ebb?', { timeout: 30_000 });
+      if (pair === 1) await expectAccessible(page, 'which had more');
+      await press(page, pair % 3 === 0 ? 'No' : 'Yes');
+    }
+    await expect(page.getByRole('main').getByText(new RegExp(`^Ride ${2 * pairs + 1}: the`))).toBeVisible({
+      timeout: 30_000,
+    });
+    // At the desk it goes on where it was: one of the two, or something else that told which.
+    await page.goto(`${server.url}/verdict`);
+    await expect(page.getByText(`Pair ${pairs + 1} of at most 60`)).toBeVisible();
+    await page.getByRole('button', { name: 'Give up' }).click();
+    await expect(
+      page.getByRole('heading', { name: /^Given up after one pair: too few to say what you notice/ }),
+    ).toBeVisible();
+  });
 });
+
+const PAIRS_DRIVEN = 1;

@@ -88,6 +88,7 @@ const OTHERS: [drill: string, label: string, sentence: RegExp][] = [
   ['threshold', 'Threshold braking', /^Stop \d+\.\d m\. After 5/],
   ['trail', 'Trail braking', /^Largest slip \d+°\. After 5/],
   ['launch', 'Launch', /^60 m \d+\.\d\d s\. After 5/],
+  ['initiate', 'Breaking it loose', /^Spread of the angles \d+\.\d°\. After 5/],
   ['eight', 'Figure of eight', /^Largest slip \d+°\. After 5/],
   ['weave', 'Weave', /^Spread of the path \d\.\d\d m\. After 5/],
 ];
@@ -105,4 +106,6 @@ test('every other drill is driven by the simulated rig, measured, and stands in 
   const table = page.getByRole('table', { name: 'The drills, as you drove them' });
   for (const [, label] of OTHERS)
     await expect(table.getByRole('row', { name: new RegExp(`^${label}.*after 5 attempts 1`) })).toBeVisible();
+  // This car cannot be held in a slide: it is not asked to.
+  await expect(table.getByRole('row', { name: /^Held slide/ })).toHaveCount(0);
 });

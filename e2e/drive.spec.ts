@@ -41,6 +41,16 @@ test('a setting is changed while driving: each value is a ride of its own, and l
 }) => {
   await page.goto(`${server.url}/ride`);
   const paddles = page.getByLabel('The paddles');
+  // Paddles that shift change nothing else; who shifts may work the clutch.
+  await expect(page.getByLabel('Clutch', { exact: true })).toBeHidden();
+  await page.getByLabel('Gears', { exact: true }).selectOption('by the paddles');
+  await expect(paddles).toBeHidden();
+  await page.getByLabel('Clutch', { exact: true }).selectOption('by foot');
+  await expect(page.getByRole('link', { name: 'Drive 3 laps' })).toHaveAttribute(
+    'href',
+    '/drive?laps=3&gears=paddles&clutch=foot',
+  );
+  await page.getByLabel('Gears', { exact: true }).selectOption('shift by themselves');
   // What the wheel's force does is not felt here, and not offered.
   await expect(paddles.getByRole('option', { name: /Calming/ })).toHaveCount(0);
   await paddles.selectOption({ label: 'Brake ebb, a step up or down' });

@@ -1,8 +1,9 @@
+import { carById } from '@/catalog/find';
 import type { DrillName } from '@/core/drills/measureDrill';
 import type { Attempt } from '../model/drillsView';
 import { drillsOf } from './drills';
 
-const NOWHERE = { menus: { base: {}, title: {}, car: {} }, settings: {} };
+const NOWHERE = { menus: { base: {}, title: {}, car: {} }, settings: {}, car: carById('marl-850') };
 const DAY = 86_400_000;
 const attempt = (drill: DrillName, value: number | null, i: number): Attempt => ({
   ...{ id: `${drill}-${i}`, atMs: DAY + i * 60_000, drill },

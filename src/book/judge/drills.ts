@@ -1,7 +1,8 @@
 import { expectedNext } from '@/core/drills/history';
-import { DRILL_NAMES, type DrillName } from '@/core/drills/measureDrill';
+import type { DrillName } from '@/core/drills/measureDrill';
 import { FOOT_DRILLS, judgedBy, MERITS } from '@/core/drills/merit';
 import { footOfDrill, straighter } from './footAdvice';
+import { drillsFor } from '@/core/drills/possible';
 import { nextPractice } from '@/core/drills/practice';
 import type { BookView } from '../model/bookView';
 import type { Attempt, DrillLine, DrillsView } from '../model/drillsView';
@@ -11,16 +12,17 @@ const DRAWN = 30;
 
 /** Each drill against the driver's own attempts, and what to practise next. */
 export function drillsOf(
-  view: Pick<BookView, 'menus' | 'settings'>,
+  view: Pick<BookView, 'menus' | 'settings' | 'car'>,
   attempts: readonly Attempt[],
   nowMs: number,
 ): Omit<DrillsView, 'hasPlace'> {
+  const names = drillsFor(view.car);
   const of = (name: DrillName) => attempts.filter(({ drill }) => drill === name);
   const practised = (name: DrillName) =>
     of(name).map(({ atMs, measures }) => ({ atMs, value: measures[MERITS[name].leading] ?? null }));
   return {
-    lines: DRILL_NAMES.map((name) => drillLine(view, name, of(name))),
-    next: nextPractice(new Map(DRILL_NAMES.map((name) => [name, practised(name)])), nowMs),
+    lines: names.map((name) => drillLine(view, name, of(name))),
+    next: nextPractice(new Map(names.map((name) => [name, practised(name)])), nowMs, names),
   };
 }
 

@@ -6,6 +6,7 @@ import {
   type LockChange,
   type LockFacts,
 } from '@/core/rotation/lockAdvice';
+import { CIRCLE_M, HELD_RAD } from '@/core/drills/possible';
 import { hairpinHand, matchRotation } from '@/core/rotation/matchRotation';
 import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
 import type { DialectField } from '@/core/response/dialect';
@@ -109,15 +110,19 @@ export function hairpinOf(view: LockView) {
   };
 }
 
-/** A slide that practitioners hold: neither nearly grip nor nearly round. */
-const SLIDE = { radiusM: 25, angleDeg: 20 };
-
-/** What holding a slide asks of the hands, in degrees of this wheel; `null` for a car that cannot hold one. */
+/** What holding the slide of the drills asks of the hands, in degrees of this wheel; `null` for a car that cannot hold one. */
 export function slideOf({ car, rotation }: Pick<LockView, 'car' | 'rotation'>) {
-  const held = steadySlide(makeTwoTrack(car), SLIDE.radiusM, (-SLIDE.angleDeg * Math.PI) / 180);
+  const held = steadySlide(makeTwoTrack(car), CIRCLE_M, -HELD_RAD);
   if (!held) return null;
   const handDeg = (Math.abs(held.handRad) * 180) / Math.PI / matchRotation(rotation).gain;
-  return { ...SLIDE, handDeg, columnNm: Math.abs(held.columnNm), isEnough: handDeg <= rotation.baseDeg / 2 };
+  const angleDeg = (HELD_RAD * 180) / Math.PI;
+  return {
+    radiusM: CIRCLE_M,
+    angleDeg,
+    handDeg,
+    columnNm: Math.abs(held.columnNm),
+    isEnough: handDeg <= rotation.baseDeg / 2,
+  };
 }
 
 /** Every car of the title with its bump stop on this base. */

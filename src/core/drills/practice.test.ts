@@ -1,11 +1,24 @@
 import fc from 'fast-check';
+import { carById } from '@/catalog/find';
 import { seededRandom } from '../numeric/random';
 import { expectedNext, judgeNext, LEAST_BEFORE } from './history';
 import { DRILL_NAMES, DRILLS, type DrillName } from './measureDrill';
 import { MERITS } from './merit';
+import { drillsFor } from './possible';
 import { dueMs, EASIEST_FIRST, nextPractice, type Practised } from './practice';
 
 const DAY = 86_400_000;
+
+it('what the car cannot be driven in is never next', () => {
+  const others = EASIEST_FIRST.filter((name) => name !== 'hold-angle');
+  const known = new Map(
+    others.map((name, i) => [name, [9, 10, 11, 10, 9 + i].map((value, k) => ({ atMs: k, value }))]),
+  );
+  expect(nextPractice(known, 0)).toMatchObject({ name: 'hold-angle', why: 'unknown' });
+  expect(nextPractice(known, 100 * DAY, others)).toMatchObject({ why: 'widest' });
+  expect(drillsFor(carById('fenwick-six'))).toContain('hold-angle');
+  for (const id of ['marl-850', 'dray-55']) expect(drillsFor(carById(id))).not.toContain('hold-angle');
+});
 
 it('the interval is mean ± t·s·√(1 + 1/n), worked out by hand', () => {
   // 10, 12, 11, 13, 9: mean 11, s √2.5, t(.95, 4) 2.131847.

@@ -51,18 +51,22 @@ export function dueMs(attempts: readonly Practised[]): number {
 /**
  * What to practise next: the easiest that is not known yet, else the one whose leading measure spreads most, of those that rested
  * long enough. `null` where all of them rest.
+ * @param drills those that the car can be driven in
  */
 export function nextPractice(
   attempts: ReadonlyMap<DrillName, readonly Practised[]>,
   nowMs: number,
+  drills: readonly DrillName[] = DRILL_NAMES,
 ): NextPractice | null {
   const of = (name: DrillName) => attempts.get(name) ?? [];
   const known = (name: DrillName) => expectedNext(of(name).flatMap(({ value }) => value ?? []));
-  const unknown = EASIEST_FIRST.find((name) => known(name) === null);
+  const unknown = EASIEST_FIRST.find((name) => drills.includes(name) && known(name) === null);
   if (unknown) return { name: unknown, why: 'unknown', spread: null };
-  const due = DRILL_NAMES.filter((name) => dueMs(of(name)) <= nowMs).map((name) => {
-    const { mean, sd } = known(name)!;
-    return { name, why: 'widest' as const, spread: mean === 0 ? 0 : sd / Math.abs(mean) };
-  });
+  const due = drills
+    .filter((name) => dueMs(of(name)) <= nowMs)
+    .map((name) => {
+      const { mean, sd } = known(name)!;
+      return { name, why: 'widest' as const, spread: mean === 0 ? 0 : sd / Math.abs(mean) };
+    });
   return due.toSorted((a, b) => b.spread - a.spread)[0] ?? null;
 }

@@ -2,6 +2,7 @@ import type { FootHabits } from '../axes/foot';
 import { slideDriver, type SlideDriver } from '../slides/slideDriver';
 import { steadySlide } from '../slides/steadySlide';
 import type { DrillName } from '../drills/measureDrill';
+import { HELD_RAD } from '../drills/possible';
 import type { Random } from '../numeric/random';
 import { slowNoise } from '../numeric/slowNoise';
 import { wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
@@ -188,8 +189,6 @@ function slides({ car, throttle }: ActorSetup, { pullS, turnedIn, steadies, swin
   };
 }
 
-/** What is held, where the car can: rad, the nose turned in. */
-const HELD_RAD = (20 * Math.PI) / 180;
 /** From this drift on the slide is there, and is only to be held. */
 const BEGUN = 0.6;
 

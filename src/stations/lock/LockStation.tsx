@@ -90,7 +90,7 @@ export function LockStation({ view, own }: Props) {
                 {
                   basis: basis.slide,
                   value: degrees(slide.handDeg),
-                  meaning: `against a slide of ${slide.angleDeg}° on ${slide.radiusM} m${slide.isEnough ? '' : ', more than the base turns'}; the column pulls ${slide.columnNm.toFixed(1)} N·m that way`,
+                  meaning: `against a slide of ${degrees(slide.angleDeg)} on ${slide.radiusM} m${slide.isEnough ? '' : ', more than the base turns'}; the column pulls ${slide.columnNm.toFixed(1)} N·m that way`,
                 },
               ]
             : []),
