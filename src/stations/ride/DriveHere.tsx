@@ -49,7 +49,7 @@ export function DriveHere({
       {view.rig.spec.device.kind === 'simulated'
         ? 'Full screen, in real time: the simulated rig drives by itself.'
         : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds.'}
-      <span className="mt-2 block">
+      <span className="mt-2 grid gap-2">
         <ShiftFields view={view} wish={wish} onPut={put} />
         {!isShifting && (
           <SelectField

@@ -91,8 +91,8 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
         </NextStep>
       )}
       <NextStep
-        number={3}
-        title="Or ride on"
+        number={isToLearn(asked.question) ? 1 : 3}
+        title={isToLearn(asked.question) ? 'What to do with it' : 'Or ride on'}
         actions={
           <>
             {asked.question === 'change' && (
@@ -113,7 +113,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
       >
         {asked.question === 'change'
           ? 'More laps show smaller differences; looked at again, a claim has to be surer.'
-          : isToLearn(asked.question)
+          : asked.question === 'fine'
             ? 'From now on a change that you would hardly notice is said to be one.'
             : 'What is decided lies on the trail, and can be put back from there.'}
       </NextStep>
@@ -129,7 +129,7 @@ function Check({ shown }: { shown: ExperimentView }) {
   if (!file) return null;
   return (
     <NextStep
-      number={canRate(shown) ? 5 : 4}
+      number={isToLearn(shown.question) ? 2 : canRate(shown) ? 5 : 4}
       title="Check the orders"
       actions={
         <Button

@@ -16,6 +16,7 @@ import { anotherValue } from '@/book/judge/seatQuestion';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { hardlyNoticed } from '@/book/judge/settingKnown';
 import { isFeltHere } from '@/book/judge/livePlan';
+import { feltSettings } from '@/book/judge/underPaddles';
 import { planSentence } from '@/book/judge/planSentence';
 import { askableSettings } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
@@ -55,9 +56,13 @@ export function PlanForm({
   of: string | null;
 }) {
   const router = useRouter();
-  const all = askableSettings(view);
+  const isFine = question === 'fine';
+  // Driven here or not at all: what is felt in the title alone is not offered.
+  const all = isFine ? feltSettings(view) : askableSettings(view);
   const recent = verdict.recent.filter(({ key }) => all.some((one) => one.key === key));
-  const [key, setKey] = useState(of ?? recent[0]?.key ?? all[0]?.key ?? '');
+  const [key, setKey] = useState(
+    (isFine && !all.some((one) => one.key === of) ? null : of) ?? recent[0]?.key ?? all[0]?.key ?? '',
+  );
   const setting = all.find((one) => one.key === key);
   const [values, setValues] = useState<Record<string, { a: number | null; b: number | null }>>({});
   const [ranges, setRanges] = useState<Record<string, { min: number; max: number }>>({});
@@ -70,7 +75,6 @@ export function PlanForm({
   const [files, setFiles] = useState<ChosenFiles>({ a: null, b: null });
   const [shortRide, setStretch] = useState<StretchKind | null | undefined>(undefined);
   const stretch = shortRide === undefined && key ? stretchFor(keyOfText(key).axis) : (shortRide ?? null);
-  const isFine = question === 'fine';
   const isBlindAsked = question === 'tell' || question === 'like' || isFine;
   const [isBusy, setBusy] = useState(false);
   const isPair = question === 'change' || question === 'tell' || question === 'like';
