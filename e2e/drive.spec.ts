@@ -40,6 +40,7 @@ test('a setting is changed while driving: each value is a ride of its own, and l
   server,
 }) => {
   await page.goto(`${server.url}/ride`);
+  await page.getByText('Gears, clutch, paddles, ghost').click();
   const paddles = page.getByLabel('The paddles');
   // Paddles that shift change nothing else; who shifts may work the clutch.
   await expect(page.getByLabel('Clutch', { exact: true })).toBeHidden();
@@ -80,6 +81,7 @@ test('an earlier lap is driven along with: the outline of a car, and how far it 
   server,
 }) => {
   await page.goto(`${server.url}/ride`);
+  await page.getByText('Gears, clutch, paddles, ghost').click();
   await page.getByLabel('Ghost').selectOption({ index: 1 });
   await page.getByRole('link', { name: /^Drive \d laps/ }).click();
   await expect(page.getByText(/^Against the ghost’s 2:0\d\.\d\d$/)).toBeVisible();

@@ -7,6 +7,14 @@ import type { BookView } from '../model/bookView';
 
 type Asked = Record<'gears' | 'clutch' | 'hold', string | undefined>;
 
+export interface ShiftChoices {
+  gears: Shifting['gears'][];
+  clutch: Shifting['clutch'][];
+}
+
+/** The usual hold lies so much of the travel beyond what the tyres hold. */
+const SAFE_SIDE = 0.02;
+
 /** The rig's lever as its capture read it; `undefined` where it has none, or nobody has put it into its gates yet. */
 export function liveLever({ axes, rig }: Pick<BookView, 'axes' | 'rig'>): LiveLever | undefined {
   const analysis = axes.find(({ axis }) => axis === 'gear')?.capture?.analysis;
@@ -22,20 +30,16 @@ export function liveLever({ axes, rig }: Pick<BookView, 'axes' | 'rig'>): LiveLe
 }
 
 /** What can shift and what can work the clutch on this rig in this car, the usual first. */
-export function shiftChoices(view: BookView): {
-  gears: Shifting['gears'][];
-  clutch: Shifting['clutch'][];
-} {
+export function shiftChoices(view: BookView): ShiftChoices {
   if (!drivelineOf(view.car)) return { gears: ['self'], clutch: ['self'] };
   const { pedals, paddles, rim } = view.rig.spec;
-  const can: Record<(typeof SHIFTERS)[number], boolean> = {
-    ...{ self: true, paddles: true, lever: liveLever(view) !== undefined },
-  };
-  const works: Record<(typeof CLUTCHES)[number], boolean> = {
-    ...{ self: true, foot: pedals.clutch !== null },
+  const shifts = { self: true, paddles: true, lever: liveLever(view) !== undefined };
+  const works = {
+    self: true,
+    foot: pedals.clutch !== null,
     paddles: paddles && rim.paddleMode !== 'brake-throttle',
   };
-  return { gears: SHIFTERS.filter((one) => can[one]), clutch: CLUTCHES.filter((one) => works[one]) };
+  return { gears: SHIFTERS.filter((one) => shifts[one]), clutch: CLUTCHES.filter((one) => works[one]) };
 }
 
 /** What the second paddle of a two-stage clutch holds where nobody says it: a little on the safe side of what the tyres hold. */
@@ -43,7 +47,6 @@ export function usualHold({ car }: Pick<BookView, 'car'>): number {
   const spec = drivelineOf(car);
   return spec ? Math.round(100 * (closedFormHold(car, spec) + SAFE_SIDE)) / 100 : 0;
 }
-const SAFE_SIDE = 0.02;
 
 /** How gears and clutch are worked, as an address asks for it; what this rig cannot do is done by itself. */
 export function shiftingOf(view: BookView, { gears, clutch, hold }: Asked): Shifting {

@@ -1,17 +1,16 @@
 import { z } from 'zod';
-import { committedText } from '../experiment/coinOrders';
 import { finePairs, noticedFinely } from '../experiment/finePairs';
 import { MOST_NOTICED, type JustNoticeable } from '../experiment/justNoticeable';
 import type { Answer, FinePlan } from '../experiment/plan';
 import type { Outcome } from '../problem';
 import { readDocument } from './jsonDocument';
+import { holdsCommitment, isCheckable, orderSchema, sealedFields, UNCHECKABLE } from './sealedOrders';
 
 export const NOTICE_FORMAT = 'pebble-road/notice';
 
 const LARGEST = 1e9;
 const MOST_LISTED = 10 * MOST_NOTICED;
 const number = z.number().min(-LARGEST).max(LARGEST);
-const orderSchema = z.enum(['AB', 'BA']);
 
 export const noticeSchema = z
   .strictObject({
@@ -22,12 +21,7 @@ export const noticeSchema = z
     max: number,
     step: number.positive(),
     at: number,
-    salt: z.string().max(200).optional(),
-    commitment: z
-      .string()
-      .regex(/^[0-9a-f]{64}$/, 'it is no SHA-256: 64 digits 0 to 9 and a to f')
-      .optional(),
-    drawn: z.array(orderSchema).max(MOST_LISTED).optional(),
+    ...sealedFields(MOST_LISTED),
     /** Which of the two was named as having more; `none` of a pair that was noticed otherwise. */
     pairs: z
       .array(
@@ -44,10 +38,7 @@ export const noticeSchema = z
     path: ['max'],
   })
   .refine(({ min, max, at }) => at >= min && at <= max, { message: 'it lies in the menu', path: ['at'] })
-  .refine(({ commitment, salt }) => commitment === undefined || salt !== undefined, {
-    message: 'a commitment can only be checked with its salt',
-    path: ['salt'],
-  });
+  .refine(isCheckable, UNCHECKABLE);
 
 export type NoticeDocument = z.output<typeof noticeSchema>;
 
@@ -63,27 +54,22 @@ export interface NoticeAnswer extends JustNoticeable {
 }
 
 /** What a driver just notices, in the menu's own scale, and how far apart the next pair lies. @param sha256 lower-case hex digest of a text */
-export function judgeNotice(
-  { min, max, step, at, pairs, drawn, commitment, salt }: NoticeDocument,
-  sha256: (text: string) => string,
-): NoticeAnswer {
+export function judgeNotice(document: NoticeDocument, sha256: (text: string) => string): NoticeAnswer {
+  const { min, max, step, at, pairs } = document;
   const plan: FinePlan = {
     ...{ question: 'fine', way: 'here', at, lapsPerRide: 1, stretch: 'straight' },
     setting: { key: 'title/steering/deadzone', min, max, step },
   };
   const driven = pairs.map(({ order }) => order);
-  const orders = drawn ?? driven;
   const answers = pairs.map(({ answer, apart }, place): Answer => ({
     ...{ place, atMs: 0 },
     said: { kind: 'pair', answer, sure: null, noticed: answer === 'none', apart },
   }));
   const counted = finePairs(plan, driven, answers);
-  const areThose = driven.every((order, i) => order === orders[i]);
   return {
     pairs: counted.length,
     right: counted.filter(({ isRight }) => isRight).length,
     ...noticedFinely(plan, driven, answers),
-    commitmentHolds:
-      commitment === undefined ? null : areThose && sha256(committedText(orders, salt!)) === commitment,
+    commitmentHolds: holdsCommitment(document, driven, sha256),
   };
 }

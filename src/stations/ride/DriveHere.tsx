@@ -49,36 +49,41 @@ export function DriveHere({
       {view.rig.spec.device.kind === 'simulated'
         ? 'Full screen, in real time: the simulated rig drives by itself.'
         : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds.'}
-      <span className="mt-2 grid gap-2">
-        <ShiftFields view={view} wish={wish} onPut={put} />
-        {!isShifting && (
-          <SelectField
-            label="The paddles"
-            isStacked
-            value={paddles}
-            options={[
-              { value: '', name: 'do nothing' },
-              ...choices.map((one) => ({ value: underText(one), name: choiceText(view, one) })),
-            ]}
-            onChange={setPaddles}
-          />
-        )}
-        {ghosts.length > 0 && (
-          <SelectField
-            label="Ghost"
-            isStacked
-            value={wish.ghost ?? ''}
-            options={[
-              { value: '', name: 'none' },
-              ...ghosts.map(({ id, atMs, lapTimeS }) => ({
-                value: id,
-                name: `${moment(atMs)}, laps of ${lapTime(lapTimeS!)}`,
-              })),
-            ]}
-            onChange={(ghost) => put({ ghost })}
-          />
-        )}
-      </span>
+      <details className="mt-2">
+        <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
+          Gears, clutch, paddles, ghost
+        </summary>
+        <div className="mt-1 mb-3 grid gap-2">
+          <ShiftFields view={view} wish={wish} onPut={put} />
+          {!isShifting && (
+            <SelectField
+              label="The paddles"
+              isStacked
+              value={paddles}
+              options={[
+                { value: '', name: 'do nothing' },
+                ...choices.map((one) => ({ value: underText(one), name: choiceText(view, one) })),
+              ]}
+              onChange={setPaddles}
+            />
+          )}
+          {ghosts.length > 0 && (
+            <SelectField
+              label="Ghost"
+              isStacked
+              value={wish.ghost ?? ''}
+              options={[
+                { value: '', name: 'none' },
+                ...ghosts.map(({ id, atMs, lapTimeS }) => ({
+                  value: id,
+                  name: `${moment(atMs)}, laps of ${lapTime(lapTimeS!)}`,
+                })),
+              ]}
+              onChange={(ghost) => put({ ghost })}
+            />
+          )}
+        </div>
+      </details>
     </NextStep>
   );
 }

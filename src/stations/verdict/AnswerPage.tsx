@@ -115,7 +115,9 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
           ? 'More laps show smaller differences; looked at again, a claim has to be surer.'
           : asked.question === 'fine'
             ? 'From now on a change that you would hardly notice is said to be one.'
-            : 'What is decided lies on the trail, and can be put back from there.'}
+            : asked.question === 'what'
+              ? 'Now you know which way it goes: search its best value, or ask whether a change of it can be told.'
+              : 'What is decided lies on the trail, and can be put back from there.'}
       </NextStep>
       <RateStep open={shown} number={4} />
       <Check shown={shown} />
