@@ -50,7 +50,7 @@ export function DriveHere({
         ? 'Full screen, in real time: the simulated rig drives by itself.'
         : 'Your own wheel and pedals, full screen: a dead zone is felt in ten seconds.'}
       <details className="mt-2">
-        <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
+        <summary className="flex min-h-11 cursor-pointer items-center font-semibold underline underline-offset-4">
           Gears, clutch, paddles, ghost
         </summary>
         <div className="mt-1 mb-3 grid gap-2">
