@@ -10,18 +10,18 @@ export function useSaid(
   meaning: TaughtButtons['meaning'],
   onSaid: (said: Answer) => void,
 ) {
-  const latest = useRef(onSaid);
+  const latest = useRef({ meaning, onSaid });
   useEffect(() => {
-    latest.current = onSaid;
+    latest.current = { meaning, onSaid };
   });
   useEffect(
     () =>
       source.subscribe({
         button(index) {
-          const said = meaning(index);
-          if (said) latest.current(said);
+          const said = latest.current.meaning(index);
+          if (said) latest.current.onSaid(said);
         },
       }),
-    [source, meaning],
+    [source],
   );
 }

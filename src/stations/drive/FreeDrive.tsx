@@ -10,6 +10,7 @@ import type { UnderPaddles } from '@/book/judge/underPaddles';
 import type { BookView } from '@/book/model/bookView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive, type Drive } from '@/live/useDrive';
+import { mappedTo, useMapped } from '@/live/useMapped';
 import { useSaid } from '@/live/useSaid';
 import { useTicking } from '@/live/useTicking';
 import { Button } from '@/ui/Button';
@@ -83,8 +84,16 @@ export function FreeDrive({
     left.current = (driven) => keepLeft(driven).then(() => router.refresh());
   });
 
-  useSaid(source, meaning, (said) => (choice.under ? pull : drive.shift)(said === 'yes' ? 1 : -1));
   const toggle = status.state === 'stopped' ? drive.goOn : drive.stop;
+  // Buttons that the title knows for it put the car back here too, and stand still.
+  const mapped = { reset: drive.back, pause: toggle };
+  useMapped(source, view.buttonMap, mapped);
+  const isMapped = (index: number) => mappedTo(view.buttonMap, mapped, index) !== null;
+  useSaid(
+    source,
+    (index) => (isMapped(index) ? null : meaning(index)),
+    (said) => (choice.under ? pull : drive.shift)(said === 'yes' ? 1 : -1),
+  );
   useKeys({
     ' ': (event) => {
       event.preventDefault();

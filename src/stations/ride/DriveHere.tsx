@@ -82,6 +82,9 @@ export function DriveHere({
               onChange={(ghost) => put({ ghost })}
             />
           )}
+          {view.buttonMap.on.reset !== undefined && (
+            <p>The button that resets the car in the title puts it back on the road here too.</p>
+          )}
         </div>
       </details>
     </NextStep>
