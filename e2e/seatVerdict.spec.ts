@@ -1,6 +1,7 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
+import { RIDDEN_MS } from './ridden';
 import { press, prompt } from './seatRim';
 
 /** Passes over the questions before the one that is wanted, and asks it. */
@@ -27,7 +28,7 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await choose(page, server.url, CHANGE);
   for (let ride = 1; ride <= 8; ride++) {
     await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`), {
-      timeout: 60_000,
+      timeout: RIDDEN_MS,
     });
     if (ride === 1) await expectAccessible(page, 'seat ride');
     await press(page, 'Yes');
@@ -36,7 +37,7 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   // the same by 5 % over all measures: that is the rate at which such an answer may err, and the order is drawn anew each time.
   await expect(prompt(page)).toHaveText(
     /^(No difference shown: if a lap differs, by less than \d\.\d\d s|With B .+ instead of .+)$/,
-    { timeout: 60_000 },
+    { timeout: RIDDEN_MS },
   );
   await expectAccessible(page, 'seat answer');
   await press(page, 'No');
@@ -45,13 +46,13 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await choose(page, server.url, CHANGE, TELL, LIKE, BEST, WHAT);
   for (const ride of [1, 2, 3]) {
     await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`), {
-      timeout: 60_000,
+      timeout: RIDDEN_MS,
     });
     await press(page, 'Yes');
   }
   await expect(prompt(page)).toHaveText(
     /^Calming at 0 and at \d+, one ride each: it shows the direction, not more$/,
-    { timeout: 60_000 },
+    { timeout: RIDDEN_MS },
   );
   await press(page, 'Yes');
   await expect(page).toHaveURL(/\/verdict\?show=/);

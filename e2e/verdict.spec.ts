@@ -3,6 +3,7 @@ import type { APIResponse, BrowserContext, Locator, Page } from '@playwright/tes
 import { unzipSync, strFromU8 } from 'fflate';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
+import { RIDDEN_MS } from './ridden';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
@@ -31,7 +32,7 @@ test('did it change anything: planned, ridden in a drawn order, answered, kept',
   const sides: string[] = [];
   for (const ride of [1, 2, 3, 4]) {
     await expect(heading(page)).toHaveText(new RegExp(`^Ride ${ride} of 4: [AB], Brake ebb [04], 2 laps$`), {
-      timeout: 60_000,
+      timeout: RIDDEN_MS,
     });
     sides.push((await heading(page).textContent())!.slice(13, 14));
     // What is broken off in the middle goes on where it was.
@@ -39,7 +40,7 @@ test('did it change anything: planned, ridden in a drawn order, answered, kept',
     await next(page).getByRole('button', { name: 'Ride 2 laps' }).click();
   }
   expect(sides.toSorted().join('')).toBe('AABB');
-  await expect(heading(page)).toContainText('With B', { timeout: 60_000 });
+  await expect(heading(page)).toContainText('With B', { timeout: RIDDEN_MS });
   await expect(heading(page)).toContainText('the brake no longer drags');
   await expect(page).toHaveURL(/show=/);
   const along = page.getByRole('region', { name: 'Along the road' });
@@ -250,13 +251,13 @@ test('what does this one do, which do I like, and alone with files: from plan to
   await next(page).getByRole('button', { name: 'Start' }).click();
   for (const [ride, value] of ['0', '30', '0'].entries()) {
     await expect(heading(page)).toHaveText(`Ride ${ride + 1} of 3: Brake ebb ${value}, 1 lap`, {
-      timeout: 60_000,
+      timeout: RIDDEN_MS,
     });
     await next(page).getByRole('button', { name: 'Ride 1 lap' }).click();
   }
   await expect(heading(page)).toHaveText(
     'Brake ebb at 0 and at 30, one ride each: it shows the direction, not more',
-    { timeout: 60_000 },
+    { timeout: RIDDEN_MS },
   );
   await expect(page.getByRole('table', { name: 'What changed from ride to ride' })).toBeVisible();
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { STRETCH_S } from '@/core/driving/stretch';
-import { isBlind, QUESTIONS, settingsOf, type ExperimentPlan } from '@/core/experiment/plan';
+import { isBlind, QUESTIONS, settingsOf, type ExperimentPlan, type Question } from '@/core/experiment/plan';
 import { askQuestion } from '@/book/write/experiments';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experimentWords';
@@ -22,20 +22,22 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
   const [at, setAt] = useState(0);
   const [seed] = useState(() => Math.floor(Math.random() * 0xffff_ffff));
   const { isBusy, run } = useBusy();
-  const question = QUESTIONS[at]!;
   const isSimulated = view.rig.spec.device.kind === 'simulated';
-  const wanted = seatQuestion(view, verdict.recent, question, isSimulated, seed);
-  // How fine something is felt is driven here, or not at all.
-  const isOnlyHere = question === 'fine';
-  const isUnfelt = isOnlyHere && wanted !== null && !canBeDrivenHere(view, wanted);
-  const plan = isUnfelt ? null : wanted;
+  const planOf = (of: Question) => seatQuestion(view, verdict.recent, of, isSimulated, seed);
+  // How fine something is felt is driven here or not at all: of the force it is not asked.
+  const isFelt = (of: ExperimentPlan | null) => of !== null && canBeDrivenHere(view, of);
+  const questions = QUESTIONS.filter((one) => one !== 'fine' || isFelt(planOf(one)));
+  const question = questions[at]!;
+  const plan = planOf(question);
   const [either, setEither] = useState<ExperimentPlan | null>(null);
   const answer = (said: Answer) => {
     if (isBusy) return;
     if (said === 'yes' && plan) {
-      return !isOnlyHere && canBeDrivenHere(view, plan) ? setEither(plan) : void run(askQuestion(plan));
+      return question !== 'fine' && canBeDrivenHere(view, plan)
+        ? setEither(plan)
+        : void run(askQuestion(plan));
     }
-    if (at + 1 < QUESTIONS.length) setAt(at + 1);
+    if (at + 1 < questions.length) setAt(at + 1);
     else onDone();
   };
   if (either) {
@@ -59,15 +61,13 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
       taught={taught}
       place={place}
       title={QUESTION_WORDS[question].ask}
-      how={plan ? planText(view, verdict, plan) : isUnfelt ? NOT_FELT_HERE : 'Nothing can be set here.'}
+      how={plan ? planText(view, verdict, plan) : 'Nothing can be set here.'}
       yes={plan ? 'ask this' : null}
-      no={at + 1 < QUESTIONS.length ? 'another question' : 'none of them'}
+      no={at + 1 < questions.length ? 'another question' : 'none of them'}
       onAnswer={answer}
     />
   );
 }
-
-const NOT_FELT_HERE = 'What was changed last is felt in the title: no force comes from here.';
 
 function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): string {
   const words = settingWords(view);
