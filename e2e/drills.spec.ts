@@ -24,12 +24,12 @@ test('drills driven by the simulated rig: said what to do, measured, one sentenc
   ).toBeVisible();
   await expect(main).toHaveAttribute('data-drive', 'driving');
   const sentence = page.getByText(/^Largest slip \d+°\. After 5 attempts it is said how that compares/);
-  await expect(sentence).toBeVisible({ timeout: 60_000 });
+  await expect(sentence).toBeVisible({ timeout: 180_000 });
   await expect(page.getByRole('img', { name: /^Slides caught: what was just driven/ })).toBeVisible();
   await expectAccessible(page, 'an attempt');
   await page.getByRole('button', { name: 'Once more (yes)' }).click();
   await expect(sentence).toBeHidden();
-  await expect(sentence).toBeVisible({ timeout: 60_000 });
+  await expect(sentence).toBeVisible({ timeout: 180_000 });
 
   await page.goto(`${server.url}/drive?drill=circle`);
   await expect(page.getByText(/^Spread of the radius \d\.\d\d m\. After 5/)).toBeVisible({ timeout: 90_000 });

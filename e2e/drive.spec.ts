@@ -86,11 +86,11 @@ test('an earlier lap is driven along with: the outline of a car, and how far it 
   await page.getByRole('link', { name: /^Drive \d laps/ }).click();
   await expect(page.getByText(/^Against the ghost’s 2:0\d\.\d\d$/)).toBeVisible();
   await expect(page.getByText(/^(Level with|0\.\d s (behind|ahead of)) the ghost’s/)).toBeVisible({
-    timeout: 60_000,
+    timeout: 180_000,
   });
   // Put back on the road it rolls, and the ghost goes on.
   await page.getByRole('button', { name: 'Back to the road' }).click();
-  await expect(page.getByText(/^[1-9]\.\d s behind the ghost’s/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^[1-9]\.\d s behind the ghost’s/)).toBeVisible({ timeout: 180_000 });
   // A ride that is not there, or lies on another road, is no ghost.
   await page.goto(`${server.url}/drive?ghost=nobody`);
   await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving');
@@ -160,7 +160,7 @@ test.describe('a wheel and pedals of one’s own', () => {
     await hands(page, { throttle: 0 });
     await expect(ride).toHaveAttribute('data-drive', 'driving');
     await hands(page, { brake: 1 });
-    await expect(page.getByText('The ride is kept', { exact: true })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText('The ride is kept', { exact: true })).toBeVisible({ timeout: 180_000 });
     await page.getByRole('link', { name: 'See what it shows' }).click();
     await expect(page.getByText(/driven here by Dawn shift/)).toBeVisible();
     await expect(
@@ -182,7 +182,7 @@ test.describe('a wheel and pedals of one’s own', () => {
     await page.goto(`${server.url}/drive?laps=1`);
     const ride = page.getByRole('main');
     await hands(page, { isDriving: true });
-    await expect(page.getByText(/^Lap 1 of 1/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/^Lap 1 of 1/)).toBeVisible({ timeout: 180_000 });
     await expect(page.getByText(/^Lap 1 of 1 · 0:0[5-9]/)).toBeVisible({ timeout: 30_000 });
     await hands(page, { isThere: false });
     await expect(page.getByText('The device was unplugged')).toBeVisible();

@@ -71,7 +71,7 @@ export async function ride(page: Page, name: RegExp) {
   const trail = page.getByRole('region', { name: 'Trail' });
   await page.getByRole('button', { name: /^Ride \d+ laps$/ }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
-  await expect(trail.getByRole('button', { name })).toBeVisible({ timeout: 60_000 });
+  await expect(trail.getByRole('button', { name })).toBeVisible({ timeout: 180_000 });
 }
 
 /** Types into a field, and goes on: what is wrong with it is said then. */

@@ -93,7 +93,7 @@ test('with a wheel, a title, a base, a car, a road and logs of one’s own, all 
   await decide(next.getByRole('button', { name: 'So it is, in all 3 logs' }).click());
   await page.getByLabel('Road they were driven on').fill('Ferry road');
   await decide(next.getByRole('button', { name: 'Keep these 3' }).click());
-  await expect(heading).toHaveText('3 of 3 files lie on the trail', { timeout: 60_000 });
+  await expect(heading).toHaveText('3 of 3 files lie on the trail', { timeout: 180_000 });
   await next.getByRole('button', { name: 'Back to Ride' }).click();
   await next.getByRole('link', { name: 'Make it a road of yours' }).click();
   await expect(heading).toHaveText(/^A road of 0\.\d\d km, \d corners$/);

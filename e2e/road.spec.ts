@@ -114,7 +114,7 @@ test('the same path by keyboard alone', async ({ page, server }) => {
   await expect(page).toHaveURL(/\/ride$/);
   await page.locator('#station').focus();
   await page.keyboard.press('Space');
-  await expect(page.getByRole('button', { name: /Ride B, 3 laps/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: /Ride B, 3 laps/ })).toBeVisible({ timeout: 180_000 });
   await page.keyboard.press('7');
   await expect(heading).toHaveText('What do you want to know?');
   await page.getByRole('link', { name: 'Compare A and B' }).focus();
@@ -139,7 +139,7 @@ test('another road begins a comparison of its own; what was driven elsewhere is 
   await expect(page.getByText(/^Saltmarsh Loop, 3\.4 km, Marl 850/)).toBeVisible();
   const rides = page.getByRole('region', { name: 'Trail' }).getByRole('button', { name: /^Ride/ });
   await page.getByRole('button', { name: 'Ride 3 laps' }).click();
-  await expect(rides).toHaveCount(2, { timeout: 60_000 });
+  await expect(rides).toHaveCount(2, { timeout: 180_000 });
   await expect(rides.nth(0)).toHaveAccessibleName(/^Ride, 3 laps/);
   await expect(rides.nth(1)).toHaveAccessibleName(/^Ride A, 3 laps/);
   await rides.nth(0).click();
