@@ -31,7 +31,7 @@ export const SENTENCES = {
     `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
   planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,
   planFine: () =>
-    `Mostly 31 to 41 pairs of ${STRETCH_S}-second rides, ${MOST_NOTICED} at most; it ends by itself when it is known`,
+    `Mostly 31 to 42 pairs of ${STRETCH_S}-second rides, ${MOST_NOTICED} at most; it ends by itself when it is known`,
   planSearch: (settings: number) => `About ${[9, 12, 21][settings - 1]!} rides, 24 at most`,
   planWhat: () => 'Three rides: at its least, at its most, and back',
 
@@ -148,6 +148,8 @@ export const SENTENCES = {
   // How little of it do I notice?
   fineTold: (name: string, jnd: string, low: string, high: string) =>
     `You just notice a change of ${jnd} in ${name}; your answers leave ${low} to ${high} open`,
+  fineBeyond: (name: string, low: string) =>
+    `A change of less than ${low} in ${name} you don’t notice; what you do notice was not found within its menu`,
   fineMeans: () =>
     'So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.',
   fineBroken: (pairs: number) =>

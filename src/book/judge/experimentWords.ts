@@ -1,3 +1,4 @@
+import { offeredApart } from '@/core/experiment/finePairs';
 import { LEAST_PAIRS, noticedInSearch, type Noticed } from '@/core/experiment/noticed';
 import { isBlind, settingsOf, type FinePlan, type PairPlan, type WhatPlan } from '@/core/experiment/plan';
 import { decimalsOf } from '@/core/response/dialect';
@@ -57,13 +58,16 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
           ? SENTENCES.commitmentBroken()
           : blindSentence(asked.question as PairPlan['question'], answer.score, isGivenUp);
     case 'fine': {
-      const { key } = (asked as FinePlan).setting;
+      const plan = asked as FinePlan;
+      const { key } = plan.setting;
       const { pairs, told, orders, commitmentHolds } = answer;
       if (orders.length === 0 && isGivenUp) return SENTENCES.ordersLost();
       if (commitmentHolds === false) return SENTENCES.commitmentBroken();
       if (pairs.length < LEAST_PAIRS) return SENTENCES.fineBroken(pairs.length);
+      const name = words.name(key).toLowerCase();
+      if (isBeyond(plan, told)) return SENTENCES.fineBeyond(name, fine(view, key, told.low));
       return SENTENCES.fineTold(
-        words.name(key).toLowerCase(),
+        name,
         fine(view, key, told.jnd),
         fine(view, key, told.low),
         fine(view, key, told.high),
@@ -91,6 +95,9 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
   }
 }
 
+/** Nobody is tried with more than the menu has: what lies beyond is not claimed to be noticed. */
+const isBeyond = (plan: FinePlan, { high }: { high: number }) => high > (offeredApart(plan).at(-1) ?? 0);
+
 /** What speaks against taking it at its word, and what else is to be known. */
 export function experimentRemarks(view: Pick<BookView, 'menus'>, shown: ExperimentView): string[] {
   return [
@@ -106,7 +113,7 @@ const LEFT_OUT: Record<LeftOut['why'], (ride: number) => string> = {
   'other software': (ride) => SENTENCES.otherSoftware(ride),
 };
 
-function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView): string[] {
+function answerRemarks(view: Pick<BookView, 'menus'>, { answer, asked }: ExperimentView): string[] {
   const words = settingWords(view);
   const name = (key: string) => words.name(key).toLowerCase();
   switch (answer?.kind) {
@@ -132,7 +139,9 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer }: ExperimentView
       ];
     case 'fine':
       return [
-        ...(answer.pairs.length >= LEAST_PAIRS ? [SENTENCES.fineMeans()] : []),
+        ...(answer.pairs.length >= LEAST_PAIRS && !isBeyond(asked as FinePlan, answer.told)
+          ? [SENTENCES.fineMeans()]
+          : []),
         ...(answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : []),
       ];
     case 'blind':

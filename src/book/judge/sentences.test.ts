@@ -385,8 +385,12 @@ it('what is just noticed is told with all that the answers leave open, and of fe
     ...{ question: 'fine', way: 'here', at: 4, lapsPerRide: 1, stretch: 'bend' },
     setting: { key: KEY, min: 0, max: 60, step: 1 },
   };
-  const noticed = (pairs: number, state: ExperimentState = 'over', holds: boolean | null = true) => {
-    const told = { jnd: 4.23, low: 3.08, high: 5.91 };
+  const noticed = (
+    pairs: number,
+    state: ExperimentState = 'over',
+    holds: boolean | null = true,
+    told = { jnd: 4.23, low: 3.08, high: 5.91 },
+  ) => {
     const one = shown(
       plan,
       {
@@ -400,6 +404,10 @@ it('what is just noticed is told with all that the answers leave open, and of fe
   };
   expect(noticed(34)).toBe(
     'You just notice a change of 4.2 in brake ebb; your answers leave 3.1 to 5.9 open. So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.. The orders are those that were promised before the first ride.',
+  );
+  // Whoever tells nothing apart is not told that they notice what was never tried.
+  expect(noticed(12, 'over', true, { jnd: 35, low: 18.2, high: 60.5 })).toMatch(
+    /^A change of less than 18\.2 in brake ebb you don’t notice; what you do notice was not found within its menu/,
   );
   expect(noticed(5, 'given up')).toMatch(/^Given up after 5 pairs: too few/);
   expect(noticed(34, 'over', false)).toMatch(/not those that were promised/);

@@ -7,7 +7,7 @@ import { pairedSides } from '@/core/experiment/course';
 import { decidedValues } from '@/core/experiment/decidedValues';
 import { MOST_NOTICED } from '@/core/experiment/justNoticeable';
 import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
-import { LEAST_PAIRS } from '@/core/experiment/noticed';
+import { toldEnough } from '@/core/experiment/finePairs';
 import type { Ratings } from '@/core/experiment/pairedRatings';
 import {
   DECISIONS,
@@ -256,9 +256,7 @@ export async function endEarly(id: string): Promise<Reply> {
  */
 function tellsWhenBroken({ plan, trials, answers }: ExperimentRow): boolean {
   const { question } = plan.asked;
-  return (
-    (question === 'change' && trials.length > 0) || (question === 'fine' && answers.length >= LEAST_PAIRS)
-  );
+  return (question === 'change' && trials.length > 0) || (question === 'fine' && toldEnough(answers));
 }
 
 const moreSchema = z.strictObject({ id: idSchema, pairs: z.int().min(1).max(8) });

@@ -1,5 +1,6 @@
 import { sidesOf, type PairOrder } from './coinOrders';
 import { justNoticeable, MOST_NOTICED, type JustNoticeable } from './justNoticeable';
+import { LEAST_PAIRS } from './noticed';
 import type { Answer, FinePlan, Side } from './plan';
 
 /** A pair whose two rides were told apart, or not: which of them has more. */
@@ -34,6 +35,10 @@ export function sidesApart(plan: FinePlan, apart: number): { a: Side; b: Side } 
   const { key } = plan.setting;
   return { a: { [key]: plan.at }, b: { [key]: exact(plan.at + (goesUp(plan) ? apart : -apart)) } };
 }
+
+/** Whether a question that is broken off tells something all the same: what was noticed otherwise does not count. */
+export const toldEnough = (answers: readonly Answer[]): boolean =>
+  answers.filter(({ said }) => said.kind === 'pair' && !said.noticed).length >= LEAST_PAIRS;
 
 /** The pairs that were answered; what was noticed otherwise tells nothing of the feel. */
 export function finePairs(

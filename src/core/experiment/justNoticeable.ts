@@ -37,7 +37,7 @@ const PRIOR = LOGS.map((log) => Math.exp(-(((log - Math.log(USUAL)) / LOG_SD) **
 /**
  * Just noticeable difference: the distance at which three answers of four are right. Each of two rides is felt with σ, so the
  * right one is named with Φ(apart/(√2·σ)), and JND = σ/1.048; 5 % lapses; the next distance is the one that tells most.
- * Takes 31 to 41 pairs of six-second trials; series of laps are not worth it.
+ * Takes mostly 31 to 42 pairs of six-second trials; series of laps are not worth it.
  * @param offered distances that the title's grid allows, shares of the range
  */
 export function justNoticeable(pairs: readonly NoticedPair[], offered: readonly number[]): JustNoticeable {

@@ -67,6 +67,9 @@ export function ShiftFields({
           onChange={(to) => onPut({ hold: Math.min(100, Math.max(1, to ?? 1)) })}
         />
       )}
+      {isByHand && (wish.clutch ?? 'self') !== 'self' && (
+        <p>You stand in neutral: press the clutch, then take the first gear.</p>
+      )}
       {endsBeforeLock(view) && (
         <SelectField
           label="Steering"

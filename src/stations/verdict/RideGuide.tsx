@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Said, TrialOutcome } from '@/core/experiment/plan';
 import { isPairPlan, settingsOf } from '@/core/experiment/plan';
-import { LEAST_PAIRS } from '@/core/experiment/noticed';
+import { toldEnough } from '@/core/experiment/finePairs';
 import { bookTrial, endEarly, lookNow, sayAnswer, takeLogs } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experimentWords';
 import { cautionsFor } from '@/book/judge/cautionsFor';
@@ -332,8 +332,7 @@ function Driven({ view, open, step }: { view: BookView; open: ExperimentView; st
 }
 
 /** What is believed of what a driver notices holds after some pairs as well. */
-const isToldBroken = ({ question, answers }: ExperimentView) =>
-  question === 'fine' && answers.length >= LEAST_PAIRS;
+const isToldBroken = ({ question, answers }: ExperimentView) => question === 'fine' && toldEnough(answers);
 
 function End({ open }: { open: ExperimentView }) {
   return (
