@@ -19,9 +19,9 @@ export function run(program, args, { stdout = 'inherit', env = {}, quiet = false
   if (result.status !== 0) process.exit(result.status ?? 1);
 }
 
-/** Runs a tool of node_modules with this very Node. */
-export function runTool(path, args, options) {
-  run(process.execPath, [`node_modules/${path}`, ...args], options);
+/** Runs a tool of node_modules with this very Node; `flags` are Node's own. */
+export function runTool(path, args, { flags = [], ...options } = {}) {
+  run(process.execPath, [...flags, `node_modules/${path}`, ...args], options);
 }
 
 /**
