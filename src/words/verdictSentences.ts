@@ -31,7 +31,7 @@ export const SENTENCES = {
     `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
   planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,
   planFine: () =>
-    `Mostly 31 to 42 pairs of ${STRETCH_S}-second rides, ${MOST_NOTICED} at most; it ends by itself when it is known`,
+    `Mostly 38 to 55 pairs of ${STRETCH_S}-second rides, ${MOST_NOTICED} at most; it ends by itself when it is known`,
   planSearch: (settings: number) => `About ${[9, 12, 21][settings - 1]!} rides, 24 at most`,
   planWhat: () => 'Three rides: at its least, at its most, and back',
 
@@ -150,6 +150,8 @@ export const SENTENCES = {
     `You just notice a change of ${jnd} in ${name}; your answers leave ${low} to ${high} open`,
   fineBeyond: (name: string, low: string) =>
     `A change of less than ${low} in ${name} you don’t notice; what you do notice was not found within its menu`,
+  fineEvery: (name: string, step: string) =>
+    `You notice every step of ${name}: a change of ${step} is the least that its menu has`,
   fineMeans: () =>
     'So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.',
   fineBroken: (pairs: number) =>
@@ -168,6 +170,8 @@ export const SENTENCES = {
     `What you prefer (${name} ${preferred}) and what you wish for (${wished}) point apart: the preference is believed.`,
   jnd: (jnd: string, low: string, high: string) =>
     `What you just notice, three times in four, is about ${jnd}; your answers leave ${low} to ${high} open (90 %).`,
+  jndOpen: (name: string, low: string) =>
+    `How much of ${name} you notice is open: your answers leave everything from ${low} on, to more than its menu has (90 %).`,
 
   // What does this one do?
   whatRidden: (name: string, least: string, most: string) =>

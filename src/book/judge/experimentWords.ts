@@ -65,7 +65,11 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
       if (commitmentHolds === false) return SENTENCES.commitmentBroken();
       if (pairs.length < LEAST_PAIRS) return SENTENCES.fineBroken(pairs.length);
       const name = words.name(key).toLowerCase();
-      if (isBeyond(plan, told)) return SENTENCES.fineBeyond(name, fine(view, key, told.low));
+      if (isEveryStep(plan, told)) return SENTENCES.fineEvery(name, words.value(key, plan.setting.step));
+      if (isBeyond(plan, told))
+        return isGivenUp && !isBeyond(plan, { high: told.jnd })
+          ? SENTENCES.fineBroken(pairs.length)
+          : SENTENCES.fineBeyond(name, fine(view, key, told.low));
       return SENTENCES.fineTold(
         name,
         fine(view, key, told.jnd),
@@ -97,6 +101,12 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
 
 /** Nobody is tried with more than the menu has: what lies beyond is not claimed to be noticed. */
 const isBeyond = (plan: FinePlan, { high }: { high: number }) => high > (offeredApart(plan).at(-1) ?? 0);
+
+/** Who notices less than the least that the menu has notices each of its steps. */
+const isEveryStep = ({ setting }: FinePlan, { high }: { high: number }) => high < setting.step;
+
+const isWithin = (plan: FinePlan, told: { high: number }) =>
+  !isEveryStep(plan, told) && !isBeyond(plan, told);
 
 /** What speaks against taking it at its word, and what else is to be known. */
 export function experimentRemarks(view: Pick<BookView, 'menus'>, shown: ExperimentView): string[] {
@@ -139,7 +149,7 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer, asked }: Experim
       ];
     case 'fine':
       return [
-        ...(answer.pairs.length >= LEAST_PAIRS && !isBeyond(asked as FinePlan, answer.told)
+        ...(answer.pairs.length >= LEAST_PAIRS && isWithin(asked as FinePlan, answer.told)
           ? [SENTENCES.fineMeans()]
           : []),
         ...(answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : []),
@@ -158,6 +168,8 @@ export function noticedText(
   { value, low, high }: Pick<Noticed, 'value' | 'low' | 'high'>,
 ): string {
   const name = settingWords(view).name(key).toLowerCase();
+  const field = menuField(view.menus, keyOfText(key));
+  if (field && high > field.max - field.min) return SENTENCES.jndOpen(name, fine(view, key, low));
   return SENTENCES.jnd(`${fine(view, key, value)} of ${name}`, fine(view, key, low), fine(view, key, high));
 }
 

@@ -32,10 +32,19 @@ it('another value lies on the grid, within the range, and is another', () => {
   for (const setting of askableSettings(view))
     for (const value of [setting.field.min, setting.value, setting.field.max]) {
       const { min, max, step } = setting.field;
-      const other = anotherValue({ field: setting.field, value });
-      expect(other).not.toBe(value);
-      expect(other).toBeGreaterThanOrEqual(min - 1e-9);
-      expect(other).toBeLessThanOrEqual(max + 1e-9);
-      expect(Math.abs((other - value) / step - Math.round((other - value) / step))).toBeLessThan(1e-6);
+      // Whatever is known of what is noticed: nothing, half of the menu, or more than it has.
+      for (const share of [null, 0.5, 3]) {
+        const noticed = share && {
+          value: share * (max - min),
+          low: step,
+          high: 9 * max,
+          from: 'pairs' as const,
+        };
+        const other = anotherValue({ field: setting.field, value }, noticed || undefined);
+        expect(other).not.toBe(value);
+        expect(other).toBeGreaterThanOrEqual(min - 1e-9);
+        expect(other).toBeLessThanOrEqual(max + 1e-9);
+        expect(Math.abs((other - value) / step - Math.round((other - value) / step))).toBeLessThan(1e-6);
+      }
     }
 });

@@ -24,7 +24,10 @@ export function anotherValue(
     ? Math.ceil(noticed.value / field.step - 1e-9)
     : Math.max(1, Math.round((field.max - field.min) / 10 / field.step));
   const up = value + steps * field.step;
-  return Number((up <= field.max ? up : value - steps * field.step).toFixed(9));
+  const down = value - steps * field.step;
+  // What cannot be told apart within the menu is asked at its farther end.
+  const farther = field.max - value >= value - field.min ? field.max : field.min;
+  return Number((up <= field.max ? up : down >= field.min ? down : farther).toFixed(9));
 }
 
 /** How far a search goes to either side of what is set where nobody says so: a third of the range. */

@@ -11,7 +11,7 @@ import { alongSentence, clipsSentence } from '@/words/along';
 import { missingText, rideHow, trustSentence } from '@/words/verdict';
 import { SENTENCES } from '@/words/verdictSentences';
 import type { ExperimentAnswer, ExperimentView, OwnSpread } from '../model/experimentView';
-import { experimentRemarks, experimentSentence } from './experimentWords';
+import { experimentRemarks, experimentSentence, noticedText } from './experimentWords';
 import { planSentence } from './planSentence';
 import type { SideForce } from '../model/sidesForce';
 import { forceSentence, forceSource } from './sidesForce';
@@ -410,6 +410,15 @@ it('what is just noticed is told with all that the answers leave open, and of fe
     /^A change of less than 18\.2 in brake ebb you don’t notice; what you do notice was not found within its menu/,
   );
   expect(noticed(5, 'given up')).toMatch(/^Given up after 5 pairs: too few/);
+  // Broken off early the interval reaches beyond the menu because little was asked, not because nothing is noticed.
+  expect(noticed(8, 'given up', true, { jnd: 9, low: 0.7, high: 107 })).toMatch(
+    /^Given up after 8 pairs: too few/,
+  );
+  expect(noticed(20, 'given up', true, { jnd: 70, low: 36, high: 250 })).toMatch(/^A change of less than 36/);
+  expect(noticed(18, 'over', true, { jnd: 0.3, low: 0.1, high: 0.8 })).toBe(
+    'You notice every step of brake ebb: a change of 1 is the least that its menu has. The orders are those that were promised before the first ride.',
+  );
+  expect(noticedText(view, KEY, { value: 9, low: 0.7, high: 107 })).toMatch(/everything from 0\.7 on/);
   expect(noticed(34, 'over', false)).toMatch(/not those that were promised/);
   expect(noticed(0, 'given up', null)).toMatch(/in no backup/);
   expect(experimentSentence(view, shown(plan, null, 'open'))).toBe('Pair 2 of at most 60');

@@ -4,6 +4,7 @@ import { bandOf } from './bands';
 import { bettingScore, chanceOfShown, MOST_BLIND_PAIRS, type BlindPair } from './bettingScore';
 import { coinOrders, committedText, seededCoin, sidesOf } from './coinOrders';
 import { justNoticeable, type NoticedPair } from './justNoticeable';
+import { LEAST_PAIRS } from './noticed';
 import { pairedRatings } from './pairedRatings';
 import { lapsToShow, minutesOf, outlook, pairsToShow, spreadOf, visibleWith } from './planRides';
 import { strongestUnderFlips } from './signFlips';
@@ -221,27 +222,55 @@ describe('which of several changes did it', () => {
 });
 
 describe('just noticeable difference', () => {
-  it('is found within its interval in some forty pairs', () => {
-    const random = seededRandom(8);
-    const offered = Array.from({ length: 60 }, (_, i) => (i + 1) / 100);
-    let [covered, sum] = [0, 0];
-    const drivers = 30;
-    for (let i = 0; i < drivers; i++) {
-      const sigma = 0.1048 * Math.exp(0.5 * random.normal());
-      const pairs: NoticedPair[] = [];
-      let told = justNoticeable(pairs, offered);
-      while (told.next !== null) {
-        const isSeen = told.next + Math.SQRT2 * sigma * random.normal() > 0;
-        pairs.push({ apart: told.next, isRight: random.uniform() < 0.05 ? random.uniform() < 0.5 : isSeen });
-        told = justNoticeable(pairs, offered);
-      }
-      if (told.low <= sigma / 1.048 && sigma / 1.048 <= told.high) covered++;
-      sum += pairs.length / drivers;
-      expect(told.high / told.low).toBeLessThan(1.6 ** 2 * 1.3);
+  const OFFERED = [1, 2, 3, 4, 5, 6, 8, 10, 13, 16, 20, 25, 30, 36, 43, 50, 60].map((share) => share / 100);
+  /** Answers of somebody who just notices `jnd` of the range, until it is known or they have had enough. */
+  function answered(jnd: number, seed: number, most = Infinity): NoticedPair[] {
+    const random = seededRandom(seed);
+    const pairs: NoticedPair[] = [];
+    for (;;) {
+      const { next } = justNoticeable(pairs, OFFERED);
+      if (next === null || pairs.length === most) return pairs;
+      const felt = Number.isFinite(jnd) ? next + Math.SQRT2 * 1.048 * jnd * random.normal() : random.normal();
+      pairs.push({ apart: next, isRight: random.uniform() < 0.05 ? random.uniform() < 0.5 : felt > 0 });
     }
-    expect(covered / drivers).toBeGreaterThan(0.75);
-    expect(sum).toBeGreaterThan(25);
-    expect(sum).toBeLessThan(50);
+  }
+  const DRIVERS = 30;
+  const told = (jnd: number, most?: number) =>
+    Array.from({ length: DRIVERS }, (_, i) => {
+      const pairs = answered(jnd, 1000 + i, most);
+      return { ...justNoticeable(pairs, OFFERED), pairs: pairs.length };
+    });
+  /** So many of thirty may err where one in ten does: twice the spread of that count more. */
+  const ERRING = 0.1 * DRIVERS + 2 * Math.sqrt(0.1 * 0.9 * DRIVERS);
+
+  it.each([0.03, 0.1, 0.3])(
+    '%d of the range is found within its interval in some forty-five pairs',
+    (jnd) => {
+      const all = told(jnd);
+      expect(all.filter(({ low, high }) => jnd < low || jnd > high).length).toBeLessThanOrEqual(ERRING);
+      const known = all.filter(({ low, high }) => high / low < 1.6 ** 2 * 1.3);
+      expect(known.length).toBeGreaterThanOrEqual(DRIVERS - ERRING);
+      const median = all.map(({ pairs }) => pairs).toSorted((a, b) => a - b)[DRIVERS >> 1]!;
+      expect([median > 30, median < 56]).toEqual([true, true]);
+    },
+  );
+
+  it('nobody who notices half of it, all of it or nothing is told that they notice less, however early they end', () => {
+    for (const jnd of [0.5, 1, Infinity])
+      for (const most of [LEAST_PAIRS, 12, Infinity]) {
+        const wrong = told(jnd, most).filter(({ high }) => high < Math.min(jnd, OFFERED.at(-1)!));
+        expect([jnd, most, wrong.length <= ERRING]).toEqual([jnd, most, true]);
+      }
+  });
+
+  it('who notices every step, or guesses, is not asked until the end', () => {
+    for (const [jnd, most] of [
+      [0.0005, 30],
+      [Infinity, 45],
+    ] as const) {
+      const counts = told(jnd).map(({ pairs }) => pairs);
+      expect(counts.toSorted((a, b) => a - b)[DRIVERS >> 1]!).toBeLessThan(most);
+    }
   });
 });
 

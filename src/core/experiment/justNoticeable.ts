@@ -18,26 +18,31 @@ export interface JustNoticeable {
   next: number | null;
 }
 
-/** Prior: a tenth of the range, give or take (log-normal). */
-const USUAL = 0.1;
-const LOG_SD = 0.8;
-const POINTS = 81;
-const REACH_SDS = 3;
+/**
+ * Nothing is believed beforehand between a five-hundredth of the range and six times of it. With what is usual as a prior
+ * (a tenth of the range) who notices only half of it, or nothing, was told that they notice less.
+ */
+const LEAST = 0.002;
+const MOST = 6;
+const POINTS = 121;
 /** The 90 % interval lies within ×/÷ this of its middle. */
 const WELL_ENOUGH = 1.6;
 const TAIL = 0.05;
+/** What is looked at after every pair has to be surer: a few answers that go wrong at the start would end it. */
+const RARE = 0.005;
 export const MOST_NOTICED = 60;
 
 const LOGS = Array.from(
   { length: POINTS },
-  (_, i) => Math.log(USUAL) + LOG_SD * REACH_SDS * ((2 * i) / (POINTS - 1) - 1),
+  (_, i) => Math.log(LEAST) + (Math.log(MOST / LEAST) * i) / (POINTS - 1),
 );
-const PRIOR = LOGS.map((log) => Math.exp(-(((log - Math.log(USUAL)) / LOG_SD) ** 2) / 2));
+const PRIOR = LOGS.map(() => 1);
 
 /**
  * Just noticeable difference: the distance at which three answers of four are right. Each of two rides is felt with σ, so the
  * right one is named with Φ(apart/(√2·σ)), and JND = σ/1.048; 5 % lapses; the next distance is the one that tells most.
- * Takes mostly 31 to 42 pairs of six-second trials; series of laps are not worth it.
+ * Takes mostly 38 to 55 pairs of six-second trials; series of laps are not worth it. It is known well enough as well where
+ * it lies below the least that is offered, or above the most.
  * @param offered distances that the title's grid allows, shares of the range
  */
 export function justNoticeable(pairs: readonly NoticedPair[], offered: readonly number[]): JustNoticeable {
@@ -50,8 +55,9 @@ export function justNoticeable(pairs: readonly NoticedPair[], offered: readonly 
     return Math.exp(LOGS[weights.findIndex((w) => (sum += w) >= share)] ?? LOGS.at(-1)!);
   };
   const [low, jnd, high] = [at(TAIL), at(0.5), at(1 - TAIL)] as const;
-  const isKnown = high / low <= WELL_ENOUGH ** 2 || pairs.length >= MOST_NOTICED;
-  return { jnd, low, high, next: isKnown || offered.length === 0 ? null : mostTelling(weights, offered) };
+  const isOutside = at(1 - RARE) < Math.min(...offered) || at(RARE) > Math.max(...offered);
+  const isKnown = isOutside || high / low <= WELL_ENOUGH ** 2 || pairs.length >= MOST_NOTICED;
+  return { jnd, low, high, next: isKnown ? null : mostTelling(weights, offered) };
 }
 
 /** Chance of a right answer where the JND is the i-th of the grid. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback } from 'react';
+import { offeredApart } from '@/core/experiment/finePairs';
 import type { FinePlan } from '@/core/experiment/plan';
 import { fine, settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
@@ -21,9 +22,10 @@ export function FinePicture({
 }) {
   const { key } = plan.setting;
   const name = settingWords(view).name(key);
+  const most = offeredApart(plan).at(-1) ?? 0;
   const build = useCallback(
-    (palette: ChartPalette) => fineOption(pairs, told, `${name}: apart`, palette),
-    [pairs, told, name],
+    (palette: ChartPalette) => fineOption(pairs, told, most, `${name}: apart`, palette),
+    [pairs, told, most, name],
   );
   if (pairs.length === 0) return null;
   return (

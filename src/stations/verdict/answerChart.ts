@@ -98,10 +98,14 @@ export function scoreOption(
   };
 }
 
-/** How far apart the rides of each pair were, and whether the greater one was named; what is just noticed as a line in its interval. */
+/**
+ * How far apart the rides of each pair were, and whether the greater one was named; what is just noticed as a line in its interval.
+ * @param most how far apart they could be: the picture ends there, whatever the answers leave open
+ */
 export function fineOption(
   pairs: readonly FinePair[],
   { jnd, low, high }: { jnd: number; low: number; high: number },
+  most: number,
   label: string,
   palette: ChartPalette,
 ): EChartsCoreOption {
@@ -119,19 +123,19 @@ export function fineOption(
     tooltip: { ...base.tooltip, trigger: 'item' },
     grid: { ...PLAIN_GRID, ...LEFT },
     xAxis: { ...along(palette, 'pair', pairs.length), interval: pairs.length > 20 ? 5 : 1 },
-    yAxis: { ...valueAxis(palette, label), min: 0 },
+    yAxis: { ...valueAxis(palette, label), min: 0, max: most },
     series: [
       {
         ...answered('named right', true, { color: palette.ink }),
         markArea: {
           silent: true,
           itemStyle: { color: palette.lichen, opacity: 0.18 },
-          data: [[{ yAxis: low }, { yAxis: high }]],
+          data: low < most ? [[{ yAxis: low }, { yAxis: Math.min(high, most) }]] : [],
         },
         markLine: {
           silent: true,
           symbol: 'none',
-          data: [{ yAxis: jnd }],
+          data: jnd <= most ? [{ yAxis: jnd }] : [],
           lineStyle: { color: palette.lichen, width: 2, type: 'solid' },
           label: { show: false },
         },
