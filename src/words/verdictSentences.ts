@@ -149,7 +149,7 @@ export const SENTENCES = {
   fineTold: (name: string, jnd: string, low: string, high: string) =>
     `You just notice a change of ${jnd} in ${name}; your answers leave ${low} to ${high} open`,
   fineBeyond: (name: string, low: string) =>
-    `A change of less than ${low} in ${name} you don’t notice; what you do notice was not found within its menu`,
+    `You hardly notice a change of less than ${low} in ${name}; what you do notice was not found within its menu`,
   fineEvery: (name: string, step: string) =>
     `You notice every step of ${name}: a change of ${step} is the least that its menu has`,
   fineMeans: () =>

@@ -407,14 +407,16 @@ it('what is just noticed is told with all that the answers leave open, and of fe
   );
   // Whoever tells nothing apart is not told that they notice what was never tried.
   expect(noticed(12, 'over', true, { jnd: 35, low: 18.2, high: 60.5 })).toMatch(
-    /^A change of less than 18\.2 in brake ebb you don’t notice; what you do notice was not found within its menu/,
+    /^You hardly notice a change of less than 18\.2 in brake ebb; what you do notice was not found within its menu/,
   );
   expect(noticed(5, 'given up')).toMatch(/^Given up after 5 pairs: too few/);
   // Broken off early the interval reaches beyond the menu because little was asked, not because nothing is noticed.
   expect(noticed(8, 'given up', true, { jnd: 9, low: 0.7, high: 107 })).toMatch(
     /^Given up after 8 pairs: too few/,
   );
-  expect(noticed(20, 'given up', true, { jnd: 70, low: 36, high: 250 })).toMatch(/^A change of less than 36/);
+  expect(noticed(20, 'given up', true, { jnd: 70, low: 36, high: 250 })).toMatch(
+    /^You hardly notice a change of less than 36/,
+  );
   expect(noticed(18, 'over', true, { jnd: 0.3, low: 0.1, high: 0.8 })).toBe(
     'You notice every step of brake ebb: a change of 1 is the least that its menu has. The orders are those that were promised before the first ride.',
   );
