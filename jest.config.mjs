@@ -11,11 +11,7 @@ const swc = [
 ];
 const common = {
   // Tests run in a sandbox whose globals are slow to reach; these are handed to every module instead.
-  sandboxInjectedGlobals: [
-    ...['Math', 'Object', 'Number', 'String', 'Array', 'Map', 'Set', 'Symbol', 'JSON', 'Promise', 'Error'],
-    ...['Float64Array', 'Float32Array', 'Int32Array', 'Uint8Array', 'ArrayBuffer', 'DataView', 'RegExp'],
-    ...['parseInt', 'parseFloat', 'isNaN', 'Boolean', 'BigInt'],
-  ],
+  sandboxInjectedGlobals: ['Math', 'Object', 'Number', 'Float64Array', 'Uint8Array', 'JSON'],
   transform: { '^.+\\.(t|j)sx?$': swc, '/comlink/.+\\.mjs$': swc },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',

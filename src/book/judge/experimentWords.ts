@@ -60,14 +60,14 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
     case 'fine': {
       const plan = asked as FinePlan;
       const { key } = plan.setting;
-      const { pairs, told, orders, commitmentHolds } = answer;
+      const { pairs, told, isKnown, orders, commitmentHolds } = answer;
       if (orders.length === 0 && isGivenUp) return SENTENCES.ordersLost();
       if (commitmentHolds === false) return SENTENCES.commitmentBroken();
       if (pairs.length < LEAST_PAIRS) return SENTENCES.fineBroken(pairs.length);
       const name = words.name(key).toLowerCase();
       if (isEveryStep(plan, told)) return SENTENCES.fineEvery(name, words.value(key, plan.setting.step));
       if (isBeyond(plan, told))
-        return isGivenUp && !isBeyond(plan, { high: told.jnd })
+        return !isKnown && !isBeyond(plan, { high: told.jnd })
           ? SENTENCES.fineBroken(pairs.length)
           : SENTENCES.fineBeyond(name, fine(view, key, told.low));
       return SENTENCES.fineTold(

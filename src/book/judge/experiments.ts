@@ -202,11 +202,12 @@ function fineAnswer(
   { experiment: { answers }, orders, commitmentHolds }: ExperimentFacts,
   plan: FinePlan,
 ): ExperimentAnswer {
-  const { jnd, low, high } = noticedFinely(plan, orders, answers);
+  const { jnd, low, high, next } = noticedFinely(plan, orders, answers);
   return {
     kind: 'fine',
     pairs: finePairs(plan, orders, answers),
     told: { jnd, low, high },
+    isKnown: next === null,
     orders: [...orders],
     commitmentHolds,
   };

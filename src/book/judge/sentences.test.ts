@@ -390,11 +390,12 @@ it('what is just noticed is told with all that the answers leave open, and of fe
     state: ExperimentState = 'over',
     holds: boolean | null = true,
     told = { jnd: 4.23, low: 3.08, high: 5.91 },
+    isKnown = pairs >= 18,
   ) => {
     const one = shown(
       plan,
       {
-        ...{ kind: 'fine', told, commitmentHolds: holds },
+        ...{ kind: 'fine', told, isKnown, commitmentHolds: holds },
         pairs: Array.from({ length: pairs }, (_, place) => ({ place, apart: 4, isRight: place % 4 > 0 })),
         orders: Array.from({ length: pairs }, () => 'AB' as const),
       },
@@ -406,15 +407,15 @@ it('what is just noticed is told with all that the answers leave open, and of fe
     'You just notice a change of 4.2 in brake ebb; your answers leave 3.1 to 5.9 open. So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.. The orders are those that were promised before the first ride.',
   );
   // Whoever tells nothing apart is not told that they notice what was never tried.
-  expect(noticed(12, 'over', true, { jnd: 35, low: 18.2, high: 60.5 })).toMatch(
+  expect(noticed(34, 'over', true, { jnd: 35, low: 18.2, high: 60.5 })).toMatch(
     /^You hardly notice a change of less than 18\.2 in brake ebb; what you do notice was not found within its menu/,
   );
   expect(noticed(5, 'given up')).toMatch(/^Given up after 5 pairs: too few/);
   // Broken off early the interval reaches beyond the menu because little was asked, not because nothing is noticed.
-  expect(noticed(8, 'given up', true, { jnd: 9, low: 0.7, high: 107 })).toMatch(
+  expect(noticed(8, 'over', true, { jnd: 9, low: 0.7, high: 107 })).toMatch(
     /^Given up after 8 pairs: too few/,
   );
-  expect(noticed(20, 'given up', true, { jnd: 70, low: 36, high: 250 })).toMatch(
+  expect(noticed(12, 'over', true, { jnd: 70, low: 36, high: 250 })).toMatch(
     /^You hardly notice a change of less than 36/,
   );
   expect(noticed(18, 'over', true, { jnd: 0.3, low: 0.1, high: 0.8 })).toBe(

@@ -67,6 +67,8 @@ export type ExperimentAnswer =
       pairs: FinePair[];
       /** In the title's scale; `next` is not told. */
       told: Omit<JustNoticeable, 'next'>;
+      /** Known well enough, or as many pairs were asked as anybody is; else it was broken off. */
+      isKnown: boolean;
       orders: PairOrder[];
       commitmentHolds: boolean | null;
     }

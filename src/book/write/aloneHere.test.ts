@@ -179,6 +179,7 @@ describe('how little is noticed', () => {
     const { state, answer } = (await readExperiment(await here(), await view(), id))!;
     expect(state).toBe('over');
     if (answer?.kind !== 'fine') throw new Error('no answer');
+    expect(answer.isKnown).toBe(false);
     expect(answer.pairs.slice(0, 6).map((one) => one.apart)).toEqual(apart);
     expect(answer.pairs.map(({ isRight }) => isRight)).toEqual([true, true, true, true, true, false, true]);
     expect(answer.orders).toEqual(sealed!.orders);

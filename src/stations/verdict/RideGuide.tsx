@@ -1,36 +1,29 @@
 'use client';
 
-import Link from 'next/link';
-import { useState } from 'react';
-import type { Said, TrialOutcome } from '@/core/experiment/plan';
-import { isPairPlan, settingsOf } from '@/core/experiment/plan';
+import { isPairPlan, settingsOf, type Said } from '@/core/experiment/plan';
 import { toldEnough } from '@/core/experiment/finePairs';
-import { bookTrial, endEarly, lookNow, sayAnswer, takeLogs } from '@/book/write/experiments';
+import { endEarly, lookNow, sayAnswer } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experimentWords';
-import { cautionsFor } from '@/book/judge/cautionsFor';
 import { planSentence } from '@/book/judge/planSentence';
 import { settingNames } from '@/book/judge/trail';
 import { roadMap } from '@/book/judge/roadMap';
 import { trackOf } from '@/book/judge/trackOf';
-import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, OwnSpread, ShownStep } from '@/book/model/experimentView';
 import { RoadLine } from '@/parts/RoadLine';
-import { saveSlot } from '@/parts/saveSlot';
 import { told } from '@/parts/told';
 import { useLookAgain } from '@/parts/useLookAgain';
-import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
-import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { capital } from '@/words/format';
-import { QUESTION_WORDS, rideHow } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/verdict';
 import { SENTENCES } from '@/words/verdictSentences';
 import { AnswerPicture } from './AnswerPicture';
 import { PairAnswer } from './PairAnswer';
 import { canRate, RateStep } from './RateStep';
 import { FeelAnswer } from './FeelAnswer';
+import { Driven, Here, Simulated } from './RideSteps';
 
 /** A question under way: what to load now, ride, answer, next. What goes wrong is booked as such, and the plan goes on. */
 export function RideGuide({
@@ -92,7 +85,7 @@ export function RideGuide({
               {asked.question === 'change'
                 ? 'What was driven until then is compared.'
                 : isToldBroken(open)
-                  ? 'What you notice is told, with more left open than after the last pair.'
+                  ? 'What you notice is told as far as these pairs say it.'
                   : 'Nothing is shown then. A pause needs nothing: it goes on where it was.'}
             </NextStep>
           )}
@@ -172,163 +165,6 @@ function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentVie
     return <Simulated view={view} open={open} step={step} values={step.values} />;
   if (open.asked.way === 'here') return <Here view={view} open={open} />;
   return <Driven view={view} open={open} step={step} />;
-}
-
-/** What is driven on our own roads is loaded, booked and asked from the seat. */
-function Here({ view, open }: { view: BookView; open: ExperimentView }) {
-  const isElsewhere = open.trackId !== view.trackId;
-  return (
-    <NextStep
-      number={1}
-      title="Drive it here"
-      actions={
-        !isElsewhere && (
-          <LinkButton look="next" href="/drive?do=verdict">
-            Drive
-          </LinkButton>
-        )
-      }
-    >
-      {isElsewhere
-        ? 'Another road is open now: choose the one of this question under Ride first.'
-        : open.commitment
-          ? 'Full screen: this program loads each ride by itself, and nothing tells which. You answer by your paddles.'
-          : 'Full screen: this program loads each ride by itself.'}
-    </NextStep>
-  );
-}
-
-type RideStep = Extract<ShownStep, { kind: 'ride' }>;
-
-/** The simulated driver rides with the values of the step, and the ride is booked. */
-function Simulated({
-  view,
-  open,
-  step,
-  values,
-}: {
-  view: BookView;
-  open: ExperimentView;
-  step: RideStep;
-  values: NonNullable<RideStep['values']>;
-}) {
-  const { progress, start, cancel } = useSimulatedRide(withSettings(view, values), async (rideId) => {
-    told(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }));
-  });
-  const isElsewhere = open.trackId !== view.trackId;
-  return (
-    <NextStep
-      number={1}
-      title={step.side === null ? 'Ride it' : `Ride ${step.side}`}
-      actions={
-        progress ? (
-          <Button onClick={cancel}>Cancel</Button>
-        ) : (
-          <Button look="next" disabled={isElsewhere} onClick={() => start(open.asked.lapsPerRide)}>
-            Ride {open.asked.lapsPerRide} {open.asked.lapsPerRide === 1 ? 'lap' : 'laps'}
-          </Button>
-        )
-      }
-    >
-      {isElsewhere
-        ? 'Another road is open now: choose the one of this question under Ride first.'
-        : 'The simulated driver, an out-lap first.'}
-      {progress && (
-        <span className="mt-2 block">
-          <ProgressBar share={progress.share} label="Simulating the ride">
-            {progress.lap === 0 ? 'Out-lap' : `Lap ${progress.lap}`}
-          </ProgressBar>
-        </span>
-      )}
-    </NextStep>
-  );
-}
-
-const WENT_WRONG: { outcome: TrialOutcome; label: string }[] = [
-  { outcome: 'crash', label: 'Crashed or was held up' },
-  { outcome: 'wrong load', label: 'Wrong values loaded' },
-  { outcome: 'break', label: 'Broke off' },
-];
-
-/** A ride in the title: what to load, and how it went. */
-function Driven({ view, open, step }: { view: BookView; open: ExperimentView; step: RideStep }) {
-  const [isBusy, setBusy] = useState(false);
-  const words = settingWords(view);
-  const { asked } = open;
-  const book = async (outcome: TrialOutcome) => {
-    setBusy(true);
-    told(await bookTrial({ id: open.id, place: step.place, outcome }));
-    setBusy(false);
-  };
-  const isBlind = step.values === null;
-  const isAlone = asked.way === 'files';
-  const isCheck = open.answer?.kind === 'best' && open.answer.found.isCheck;
-  return (
-    <NextStep
-      number={1}
-      title={
-        !isBlind
-          ? `Load ${words.side(step.values!)}`
-          : step.isLoaded
-            ? 'Drive'
-            : isAlone
-              ? 'Save and load its file'
-              : 'Wait for your helper'
-      }
-      actions={
-        <>
-          {isAlone && (
-            <Button
-              look={step.isLoaded ? 'plain' : 'next'}
-              onClick={() => void saveSlot(open.id, step.place)}
-            >
-              Save the file of ride {step.place + 1}
-            </Button>
-          )}
-          <Button look="next" disabled={isBusy || !step.isLoaded} onClick={() => void book('ridden')}>
-            Driven
-          </Button>
-          {WENT_WRONG.map(({ outcome, label }) => (
-            <Button key={outcome} disabled={isBusy} onClick={() => void book(outcome)}>
-              {label}
-            </Button>
-          ))}
-        </>
-      }
-    >
-      {isAlone ? (
-        'Load it in the title over everything else, and don’t look inside.'
-      ) : isBlind ? (
-        <>
-          {step.isLoaded
-            ? 'It is loaded. Don’t look at the settings.'
-            : 'They load the neutral values first, then the ride’s, every time. Look away.'}{' '}
-          <Link className="underline underline-offset-4" href={`/helper/${open.id}`} target="_blank">
-            The helper’s window
-          </Link>
-        </>
-      ) : (
-        rideHow({ isCheck })
-      )}{' '}
-      Then {asked.lapsPerRide === 1 ? 'one lap' : `${asked.lapsPerRide} laps`}; what went wrong is driven
-      again.
-      {cautionsFor(view, settingsOf(asked)).map((text) => (
-        <span key={text} className="mt-2 block text-rust">
-          {text}
-        </span>
-      ))}
-      {asked.question === 'change' && open.ridden > 0 && (
-        <span className="mt-3 flex flex-wrap gap-2">
-          <LinkButton href="/ride">Take logs in</LinkButton>
-          <Button
-            onClick={() => void takeLogs(open.id).then((reply) => told(reply, 'Logs matched by their time'))}
-          >
-            Match the logs
-          </Button>
-        </span>
-      )}
-    </NextStep>
-  );
 }
 
 /** What is believed of what a driver notices holds after some pairs as well. */
