@@ -9,7 +9,7 @@ const [YES, NO] = [0, 1] as const;
 
 /** Says something by the rim once it is asked. */
 async function say(page: Page, asked: string | RegExp, answer: 0 | 1) {
-  await expect(prompt(page)).toHaveText(asked, { timeout: 30_000 });
+  await expect(prompt(page)).toHaveText(asked);
   await pull(page, answer);
 }
 
@@ -56,11 +56,9 @@ test('blind and alone, from the seat by the rim and the feet alone: the program 
   for (const pair of [1, 2]) {
     for (const ride of [2 * pair - 1, 2 * pair]) {
       const which = ride % 2 === 1 ? 'the first' : 'the second';
-      await expect(page.getByRole('main').getByText(`Ride ${ride}: ${which} of pair ${pair}`)).toBeVisible({
-        timeout: 30_000,
-      });
+      await expect(page.getByRole('main').getByText(`Ride ${ride}: ${which} of pair ${pair}`)).toBeVisible();
       const main = page.getByRole('main');
-      await expect(main).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
+      await expect(main).toHaveAttribute('data-drive', 'driving');
       await hands(page, { throttle: 0.6 });
       if (ride === 1) await expectAccessible(page, 'a blind ride');
       if (ride === 2) {
@@ -68,11 +66,11 @@ test('blind and alone, from the seat by the rim and the feet alone: the program 
         await hands(page, { throttle: 0 });
         await pull(page, NO);
         await expect(main).toHaveAttribute('data-drive', 'loading');
-        await expect(main).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
+        await expect(main).toHaveAttribute('data-drive', 'driving');
         await hands(page, { throttle: 0.6 });
       }
       seen.push(await shown(main));
-      await expect(page.getByText('Take your feet off the pedals')).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByText('Take your feet off the pedals')).toBeVisible();
       await hands(page, { throttle: 0 });
     }
     await say(page, 'Can you say which was B?', YES);
@@ -82,7 +80,7 @@ test('blind and alone, from the seat by the rim and the feet alone: the program 
     before = (await sent()).join('\n');
     await pull(page, second === 'B' ? NO : YES);
   }
-  await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/, { timeout: 30_000 });
+  await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/);
 
   // A ride looks like any other, but for its number.
   const plain = (text: string) => text.replace(/the (first|second) of/, 'one of');
@@ -108,20 +106,17 @@ test.describe('what is seen of it', () => {
       .getByRole('button', { name: 'Start' })
       .click();
     for (const ride of [1, 2, 3]) {
-      await expect(page.getByRole('main').getByText(`Ride ${ride}`, { exact: true })).toBeVisible({
-        timeout: 30_000,
-      });
-      await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving', { timeout: 30_000 });
+      await expect(page.getByRole('main').getByText(`Ride ${ride}`, { exact: true })).toBeVisible();
+      await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving');
       if (ride > 1) {
-        await expect(prompt(page)).toHaveText('Was it better than the ride before?', { timeout: 30_000 });
+        await expect(prompt(page)).toHaveText('Was it better than the ride before?');
         await press(page, 'No');
       }
-      await expect(prompt(page)).toHaveText(/^Would you have more .*ebb\?$/, { timeout: 30_000 });
+      await expect(prompt(page)).toHaveText(/^Would you have more .*ebb\?$/);
       await press(page, ride === 2 ? 'No' : 'Yes');
     }
     await expect(prompt(page)).toHaveText(
       'Throttle ebb: you drove it at both ends; without logs only you know what it did',
-      { timeout: 30_000 },
     );
   });
 
@@ -144,16 +139,12 @@ test.describe('what is seen of it', () => {
     const pairs = PAIRS_DRIVEN;
     for (let pair = 1; pair <= pairs; pair++) {
       for (const ride of [2 * pair - 1, 2 * pair])
-        await expect(page.getByRole('main').getByText(new RegExp(`^Ride ${ride}: the`))).toBeVisible({
-          timeout: 30_000,
-        });
-      await expect(prompt(page)).toHaveText('Had the second one more throttle ebb?', { timeout: 30_000 });
+        await expect(page.getByRole('main').getByText(new RegExp(`^Ride ${ride}: the`))).toBeVisible();
+      await expect(prompt(page)).toHaveText('Had the second one more throttle ebb?');
       if (pair === 1) await expectAccessible(page, 'which had more');
       await press(page, pair % 3 === 0 ? 'No' : 'Yes');
     }
-    await expect(page.getByRole('main').getByText(new RegExp(`^Ride ${2 * pairs + 1}: the`))).toBeVisible({
-      timeout: 30_000,
-    });
+    await expect(page.getByRole('main').getByText(new RegExp(`^Ride ${2 * pairs + 1}: the`))).toBeVisible();
     // At the desk it goes on where it was: one of the two, or something else that told which.
     await page.goto(`${server.url}/verdict`);
     await expect(page.getByText(`Pair ${pairs + 1} of at most 60`)).toBeVisible();

@@ -44,7 +44,7 @@ test('"not found" ends in the rotation; the road reminds of it until the steerin
   await page.goto(`${server.url}/axes/steering`);
   await page.getByRole('button', { name: 'Start the capture' }).click();
   await page.getByRole('button', { name: '16×' }).click();
-  await expect(heading(page)).toHaveText(/^The wheel turns 10\d\d°/, { timeout: 180_000 });
+  await expect(heading(page)).toHaveText(/^The wheel turns 10\d\d°/);
   await expect(ready).not.toHaveAccessibleName(/rotation back/);
 });
 
@@ -123,7 +123,7 @@ test('the Gannet: seven axes, an inverted clutch; the check says exactly what is
   const check = async () => {
     await page.goto(`${server.url}/axes/check`);
     await next.getByRole('button', { name: 'Start the check' }).click();
-    await expect(heading(page)).toHaveText(/did not come|are settled/, { timeout: 90_000 });
+    await expect(heading(page)).toHaveText(/did not come|are settled/);
   };
   await check();
   await expect(heading(page)).toHaveText(/^[23] of 15 did not come/);

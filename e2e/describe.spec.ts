@@ -90,7 +90,7 @@ test('twelve fields of a title with force are described by keyboard alone in und
   await expect(page.getByText('On the Tern in Low Ferry')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Change: Overall gain 100 → 70' })).toBeVisible();
   await page.goto(`${server.url}/force?part=balance`);
-  await expect(page.getByRole('slider', { name: 'Minimum force' })).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByRole('slider', { name: 'Minimum force' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Kept, not computed' }).getByText('Shaker')).toBeVisible();
   // How strong its force is with this car nobody has said: no gain is advised.
   await expect(next(page).getByText(/^How strong is the force of the/)).toBeVisible();
@@ -149,14 +149,12 @@ test('a base that nobody knows is described, and becomes a layer of its own', as
   await page.getByRole('checkbox', { name: 'Brake', exact: true }).uncheck();
   await next(page).getByRole('button', { name: 'Keep this base' }).click();
   await expect(message(page, 'The Tern has these menus now')).toBeVisible();
-  await expect(page.getByRole('slider', { name: 'Strength' })).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByRole('slider', { name: 'Strength' })).toBeVisible();
 
   // How hard its stop has to be follows from what corners weigh.
   await page.goto(`${server.url}/force?part=balance`);
   const stop = page.getByRole('region', { name: 'Kept, not computed' });
-  await expect(stop.getByText(/From \d+\.\d N·m on it is felt as an end and not as a corner/)).toBeVisible({
-    timeout: 180_000,
-  });
+  await expect(stop.getByText(/From \d+\.\d N·m on it is felt as an end and not as a corner/)).toBeVisible();
 
   await page.goto(`${server.url}/shape/throttle`);
   await page.getByRole('button', { name: 'Base: Loft base' }).click();

@@ -24,15 +24,15 @@ test('drills driven by the simulated rig: said what to do, measured, one sentenc
   ).toBeVisible();
   await expect(main).toHaveAttribute('data-drive', 'driving');
   const sentence = page.getByText(/^Largest slip \d+°\. After 5 attempts it is said how that compares/);
-  await expect(sentence).toBeVisible({ timeout: 180_000 });
+  await expect(sentence).toBeVisible();
   await expect(page.getByRole('img', { name: /^Slides caught: what was just driven/ })).toBeVisible();
   await expectAccessible(page, 'an attempt');
   await page.getByRole('button', { name: 'Once more (yes)' }).click();
   await expect(sentence).toBeHidden();
-  await expect(sentence).toBeVisible({ timeout: 180_000 });
+  await expect(sentence).toBeVisible();
 
   await page.goto(`${server.url}/drive?drill=circle`);
-  await expect(page.getByText(/^Spread of the radius \d\.\d\d m\. After 5/)).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText(/^Spread of the radius \d\.\d\d m\. After 5/)).toBeVisible();
   await expect(page.getByRole('img', { name: /over its circle$/ })).toBeVisible();
   await page.getByRole('link', { name: 'To the drills (no)' }).click();
   await expect(page.getByRole('heading', { name: /^Spread of the radius/ })).toBeVisible();
@@ -51,7 +51,7 @@ test('drills driven by the simulated rig: said what to do, measured, one sentenc
 async function circle(page: Page, url: string): Promise<number> {
   await page.goto(`${url}/drive?drill=circle`);
   const all = page.getByText(/^radius \d+\.\d m.*, rate of the foot [0-9.]+ 1.s/);
-  await expect(all).toBeVisible({ timeout: 90_000 });
+  await expect(all).toBeVisible();
   return Number(/rate of the foot ([0-9.]+)/.exec((await all.textContent())!)![1]);
 }
 
@@ -99,7 +99,7 @@ test('every other drill is driven by the simulated rig, measured, and stands in 
 }) => {
   for (const [drill, label, sentence] of OTHERS) {
     await page.goto(`${server.url}/drive?drill=${drill}`);
-    await expect(page.getByText(sentence)).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByText(sentence)).toBeVisible();
     await expect(page.getByRole('img', { name: new RegExp(`^${label}`) })).toBeVisible();
   }
   await page.goto(`${server.url}/drills`);

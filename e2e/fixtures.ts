@@ -62,7 +62,6 @@ export async function captureBrake(page: Page) {
   await page.getByRole('button', { name: '16×' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /The brake drags, and full is out of reach/,
-    { timeout: 40_000 },
   );
 }
 
@@ -71,7 +70,7 @@ export async function ride(page: Page, name: RegExp) {
   const trail = page.getByRole('region', { name: 'Trail' });
   await page.getByRole('button', { name: /^Ride \d+ laps$/ }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
-  await expect(trail.getByRole('button', { name })).toBeVisible({ timeout: 180_000 });
+  await expect(trail.getByRole('button', { name })).toBeVisible();
 }
 
 /** Types into a field, and goes on: what is wrong with it is said then. */

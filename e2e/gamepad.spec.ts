@@ -66,7 +66,6 @@ test('from an empty book: press a pedal, measure it in real time, apply, shape',
   await expect(page.getByText('On the Workbench in Causeway')).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /The brake drags, and full is out of reach/,
-    { timeout: 180_000 },
   );
   await expect(page.getByText(/^1[12]\.\d bit$/)).toBeVisible();
 
@@ -80,9 +79,7 @@ test('from an empty book: press a pedal, measure it in real time, apply, shape',
 
   // Nobody said what base it is: its forecast is no alarm, and what it is comes first.
   await page.getByRole('link', { name: /^Force, / }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/, if the base is as usual$/, {
-    timeout: 180_000,
-  });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/, if the base is as usual$/);
   await expect(page.getByRole('link', { name: /^Force, under way: / })).toBeVisible();
   await page.getByRole('link', { name: 'Write it down' }).click();
   await expect(page.getByLabel('Rated torque')).toHaveValue('');
@@ -107,7 +104,6 @@ test('somebody with a title and a car of their own has a first recommendation wi
   await expect(page.getByText('On the Home rig in My title with the My car')).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /The brake drags, and full is out of reach/,
-    { timeout: 180_000 },
   );
   // In the scale that was said, and saying that it is taken as usual.
   const first = page.getByRole('button', { name: /^Apply: Brake dead zone 0(\.00)? to 0\.0[456]/ });

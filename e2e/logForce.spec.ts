@@ -12,12 +12,12 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   await openRingLogs(page, { 'half.csv': 0.4, 'all.csv': 0.8, 'hot.csv': 1.4 });
   await next.getByRole('button', { name: 'So it is, in all 3 logs' }).click();
   await next.getByRole('button', { name: 'Keep these 3' }).click();
-  await expect(heading).toHaveText('3 of 3 files lie on the trail', { timeout: 180_000 });
+  await expect(heading).toHaveText('3 of 3 files lie on the trail');
 
   // Clipped pieces stand where the log drove, on no road of ours.
   await page.goto(`${server.url}/force`);
   const clippingOf = page.getByLabel('Clipping of');
-  await expect(clippingOf).toBeVisible({ timeout: 180_000 });
+  await expect(clippingOf).toBeVisible();
   const chooseLog = async (name: string) => {
     const names = await clippingOf.locator('option').allTextContents();
     await clippingOf.selectOption({ index: names.findIndex((one) => one.startsWith(name)) });
@@ -26,13 +26,13 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   await page.getByRole('button', { name: 'on the map' }).click();
   await expect(
     page.getByRole('img', { name: /^The lap as it was logged from above, with \d+ clipped pieces/ }),
-  ).toBeVisible({ timeout: 180_000 });
+  ).toBeVisible();
   await expectAccessible(page, 'the map of a log');
 
   // What the force is made of; what the log does not hold is asked for by name.
   await page.getByRole('button', { name: 'Balance', exact: true }).click();
   const parts = page.getByRole('region', { name: 'Force of hot.csv' });
-  await expect(parts.getByText('follows the corners')).toBeVisible({ timeout: 180_000 });
+  await expect(parts.getByText('follows the corners')).toBeVisible();
   await expect(parts.getByText(/The corners explain over 99 % of the slow force/)).toBeVisible();
   await expect(parts.getByText('The log has 14 rows a second: effects need 32.')).toBeVisible();
   await expectAccessible(page, 'the parts of a logged force');
@@ -40,7 +40,7 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   // What a driver feels is looked for in the log as well.
   await page.getByRole('button', { name: 'Feels like…' }).click();
   await page.getByRole('button', { name: 'Robotic, like gears' }).click();
-  await expect(page.getByText(/As logged: \d.*% of the ride is clipped/)).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText(/As logged: \d.*% of the ride is clipped/)).toBeVisible();
   await expect(page.getByText(/How the signal fills its scale was read from hot\.csv/)).toBeVisible();
   await expectAccessible(page, 'a feeling that is read from a log');
 
@@ -48,21 +48,21 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   const cars = page.getByRole('table', { name: 'Gain per car' });
   const rowOf = (name: string) => cars.getByRole('row', { name: new RegExp(`^${name}`) });
   await page.getByRole('button', { name: 'Cars', exact: true }).click();
-  await expect(rowOf('Fenwick Six')).toContainText('simulated', { timeout: 180_000 });
+  await expect(rowOf('Fenwick Six')).toContainText('simulated');
   await choose(page, 'Car', 'Fenwick Six');
   await page.goto(`${server.url}/ride`);
   await giveRingLogs(page, { 'six-1.csv': 0.3, 'six-2.csv': 0.35 });
   await next.getByRole('button', { name: 'Keep these 2' }).click();
-  await expect(heading).toHaveText('2 of 2 files lie on the trail', { timeout: 180_000 });
+  await expect(heading).toHaveText('2 of 2 files lie on the trail');
   await choose(page, 'Car', 'Marl 850');
   await page.goto(`${server.url}/force?part=cars`);
   // The newest log is at its limit: how strong its end is it cannot tell.
-  await expect(rowOf('Marl 850')).toContainText('Its log is at full scale there', { timeout: 180_000 });
+  await expect(rowOf('Marl 850')).toContainText('Its log is at full scale there');
   await expect(rowOf('Fenwick Six')).toContainText('simulated');
   await page.getByRole('button', { name: 'Strength', exact: true }).click();
   await chooseLog('all.csv');
   await page.getByRole('button', { name: 'Cars', exact: true }).click();
-  await expect(rowOf('Marl 850')).toContainText('all.csv', { timeout: 180_000 });
+  await expect(rowOf('Marl 850')).toContainText('all.csv');
   await expect(rowOf('Fenwick Six')).toContainText(/six-2\.csv/);
   await expect(rowOf('Fenwick Six')).toContainText(/4[345] %/);
   await expectAccessible(page, 'cars by their logs');
@@ -84,16 +84,14 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   await pick('First', 'half.csv', '35');
   await pick('Second', 'all.csv', '70');
   await compare.click();
-  await expect(next.getByText(/The force grew (1\.9|2\.0)\d times .*the number 2\.00 times/)).toBeVisible({
-    timeout: 180_000,
-  });
+  await expect(next.getByText(/The force grew (1\.9|2\.0)\d times .*the number 2\.00 times/)).toBeVisible();
   await expect(next.getByText(/It is a factor of the force, within 10 %/)).toBeVisible();
   await expectAccessible(page, 'a gain that is probed');
   // With other numbers nothing of it holds any more.
   await pick('Second', 'all.csv', '50');
   await expect(next.getByText(/The force grew/)).toHaveCount(0);
   await compare.click();
-  await expect(next.getByText(/It is no plain factor/)).toBeVisible({ timeout: 180_000 });
+  await expect(next.getByText(/It is no plain factor/)).toBeVisible();
   await expect(next.getByRole('button', { name: 'Note it as measured' })).toHaveCount(0);
   await pick('Second', 'all.csv', '70');
   await compare.click();

@@ -136,7 +136,7 @@ test('unplugged, then reloaded in the middle of a capture: it goes on where it w
   await expect(heading).toHaveText(/^Press (the brake to the stop and back|hard)/);
   await expect(sweeps).toHaveAccessibleName(/[23] of 3/);
   await page.getByRole('button', { name: '16×' }).click();
-  await expect(heading).toHaveText(/The brake drags, and full is out of reach/, { timeout: 40_000 });
+  await expect(heading).toHaveText(/The brake drags, and full is out of reach/);
   await expect(page.getByText(/Nothing was recorded between/).first()).toBeVisible();
 });
 

@@ -46,7 +46,7 @@ test('a newcomer goes from an empty book to settled axes from the seat, by the d
 
   // The minimum force, by the device alone again: to one step of what the rig really does.
   await page.goto(`${server.url}/seat?do=minimum-force`);
-  await expect(page).toHaveURL(/\/force$/, { timeout: 120_000 });
+  await expect(page).toHaveURL(/\/force$/);
   const change = page.getByRole('button', { name: /^Change: Stir 0 → \d+$/ });
   await expect(change).toBeVisible();
   const kept = Number((await change.getAttribute('aria-label'))!.match(/→ (\d+)/)![1]);

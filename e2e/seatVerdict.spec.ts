@@ -1,7 +1,6 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
-import { RIDDEN_MS } from './ridden';
 import { press, prompt } from './seatRim';
 
 /** Passes over the questions before the one that is wanted, and asks it. */
@@ -27,9 +26,7 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
 }) => {
   await choose(page, server.url, CHANGE);
   for (let ride = 1; ride <= 8; ride++) {
-    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`), {
-      timeout: RIDDEN_MS,
-    });
+    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`));
     if (ride === 1) await expectAccessible(page, 'seat ride');
     await press(page, 'Yes');
   }
@@ -37,7 +34,6 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   // the same by 5 % over all measures: that is the rate at which such an answer may err, and the order is drawn anew each time.
   await expect(prompt(page)).toHaveText(
     /^(No difference shown: if a lap differs, by less than \d\.\d\d s|With B .+ instead of .+)$/,
-    { timeout: RIDDEN_MS },
   );
   await expectAccessible(page, 'seat answer');
   await press(page, 'No');
@@ -45,14 +41,11 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
 
   await choose(page, server.url, CHANGE, TELL, LIKE, BEST, WHAT);
   for (const ride of [1, 2, 3]) {
-    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`), {
-      timeout: RIDDEN_MS,
-    });
+    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`));
     await press(page, 'Yes');
   }
   await expect(prompt(page)).toHaveText(
     /^Calming at 0 and at \d+, one ride each: it shows the direction, not more$/,
-    { timeout: RIDDEN_MS },
   );
   await press(page, 'Yes');
   await expect(page).toHaveURL(/\/verdict\?show=/);
@@ -61,7 +54,7 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await choose(page, server.url, CHANGE, TELL, LIKE, BEST);
   let before: number | null = null;
   for (let ride = 1; ride <= 24; ride++) {
-    await expect(prompt(page)).toHaveText(new RegExp(`^(Ride ${ride}: load|Your best)`), { timeout: 15_000 });
+    await expect(prompt(page)).toHaveText(new RegExp(`^(Ride ${ride}: load|Your best)`));
     const text = (await prompt(page).textContent())!;
     if (text.startsWith('Your best')) break;
     const value = Number(/Calming (\d+)/.exec(text)![1]);
@@ -90,7 +83,7 @@ async function openHelper(page: Page, url: string, context: BrowserContext): Pro
 }
 
 async function load(helper: Page, ride: number): Promise<string> {
-  await expect(prompt(helper)).toHaveText(`Ride ${ride}: load the neutral values`, { timeout: 15_000 });
+  await expect(prompt(helper)).toHaveText(`Ride ${ride}: load the neutral values`);
   await helper.getByRole('button', { name: 'Loaded' }).click();
   await expect(prompt(helper)).toHaveText(`Ride ${ride}: load these`);
   const value = (await helper.getByRole('definition').textContent())!;
@@ -103,7 +96,7 @@ async function pairOf(page: Page, helper: Page, pair: number, b: string): Promis
   const values: string[] = [];
   for (const ride of [2 * pair - 1, 2 * pair]) {
     values.push(await load(helper, ride));
-    await expect(prompt(page)).toHaveText(`Ride ${ride}: drive`, { timeout: 15_000 });
+    await expect(prompt(page)).toHaveText(`Ride ${ride}: drive`);
     await press(page, 'Yes');
   }
   return values[0] === b ? 'first' : 'second';
@@ -130,7 +123,7 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
     // Wrong both times: then it is out of reach.
     await press(page, was === 'first' ? 'Yes' : 'No');
   }
-  await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/, { timeout: 15_000 });
+  await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/);
   await press(page, 'No');
   await expect(prompt(page)).toHaveText('That was all');
   await helper.close();
@@ -145,7 +138,7 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
     await expect(prompt(page)).toHaveText('Was the second one better?');
     await press(page, b === 'second' ? 'Yes' : 'No');
   }
-  await expect(prompt(page)).toHaveText(/^You like B better: 7 of 7 pairs/, { timeout: 15_000 });
+  await expect(prompt(page)).toHaveText(/^You like B better: 7 of 7 pairs/);
   await press(page, 'Yes');
   await expect(prompt(page)).toHaveText('That was all');
 });

@@ -52,9 +52,7 @@ test('the test run in the title, from the seat: a part, one question, and its fe
   const next = page.getByRole('region', { name: 'What to do next' });
   await expect(next.getByRole('link').first()).toHaveText('Match the rotation');
   await next.getByRole('link', { name: 'Find its cause' }).click();
-  await expect(page.getByRole('heading', { name: /^It saws by itself, hands off: / })).toBeVisible({
-    timeout: 180_000,
-  });
+  await expect(page.getByRole('heading', { name: /^It saws by itself, hands off: / })).toBeVisible();
 });
 
 test('the test run here: driven on our road, the force measured where it cannot be felt', async ({
@@ -67,7 +65,7 @@ test('the test run here: driven on our road, the force measured where it cannot 
   await expect(page.getByText('2 of 7: The tightest turn')).toBeVisible();
   await expect(main).toHaveAttribute('data-drive', 'driving');
   const question = page.getByText('Was there wheel enough, and not too little of it?');
-  await expect(question).toBeVisible({ timeout: 180_000 });
+  await expect(question).toBeVisible();
   await expectAccessible(page, 'test run driven here');
   await page.getByRole('button', { name: 'No', exact: true }).click();
   await expect(page.getByText('I ran out of wheel?')).toBeVisible();
@@ -75,10 +73,10 @@ test('the test run here: driven on our road, the force measured where it cannot 
 
   // A fast bend is felt by its force: none reaches the rim from here, so it is measured.
   await expect(page.getByText('3 of 7: A fast bend')).toBeVisible();
-  await expect(page.getByText(/^Simulated: .* of (it|the scale)\.$/)).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText(/^Simulated: .* of (it|the scale)\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Once more (no)' }).click();
   await expect(isOver).toBeVisible();
-  await expect(page.getByText(/^Simulated: .* of (it|the scale)\.$/)).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText(/^Simulated: .* of (it|the scale)\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Go on (yes)' }).click();
   await expect(page.getByText('4 of 7: A kerb')).toBeVisible();
   await page.reload();
@@ -88,7 +86,7 @@ test('the test run here: driven on our road, the force measured where it cannot 
     `${server.url}/drive?do=test-run&said=straight.right,hairpin.out-of-lock,sweep.whole,kerb.whole,grass.left-out,roll.right`,
   );
   await expect(page.getByText('7 of 7: Getting away')).toBeVisible();
-  await expect(page.getByText('Did it get away as your foot meant it to?')).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText('Did it get away as your foot meant it to?')).toBeVisible();
   await page.getByRole('button', { name: 'Yes', exact: true }).click();
   await expect(prompt(page)).toHaveText('First: I ran out of wheel');
   await expect(page.getByRole('row').filter({ hasText: 'A fast bend' })).toContainText('The force was whole');

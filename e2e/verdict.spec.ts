@@ -3,7 +3,6 @@ import type { APIResponse, BrowserContext, Locator, Page } from '@playwright/tes
 import { unzipSync, strFromU8 } from 'fflate';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
-import { RIDDEN_MS } from './ridden';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
@@ -31,16 +30,14 @@ test('did it change anything: planned, ridden in a drawn order, answered, kept',
   await next(page).getByRole('button', { name: 'Start' }).click();
   const sides: string[] = [];
   for (const ride of [1, 2, 3, 4]) {
-    await expect(heading(page)).toHaveText(new RegExp(`^Ride ${ride} of 4: [AB], Brake ebb [04], 2 laps$`), {
-      timeout: RIDDEN_MS,
-    });
+    await expect(heading(page)).toHaveText(new RegExp(`^Ride ${ride} of 4: [AB], Brake ebb [04], 2 laps$`));
     sides.push((await heading(page).textContent())!.slice(13, 14));
     // What is broken off in the middle goes on where it was.
     if (ride === 3) await page.reload();
     await next(page).getByRole('button', { name: 'Ride 2 laps' }).click();
   }
   expect(sides.toSorted().join('')).toBe('AABB');
-  await expect(heading(page)).toContainText('With B', { timeout: RIDDEN_MS });
+  await expect(heading(page)).toContainText('With B');
   await expect(heading(page)).toContainText('the brake no longer drags');
   await expect(page).toHaveURL(/show=/);
   const along = page.getByRole('region', { name: 'Along the road' });
@@ -90,7 +87,7 @@ function watch(page: Page) {
 
 /** The helper loads what their window says, twice for every ride; gives the value of the ride. */
 async function load(helper: Page, ride: number): Promise<string> {
-  await expect(heading(helper)).toHaveText(`Ride ${ride}: load the neutral values`, { timeout: 15_000 });
+  await expect(heading(helper)).toHaveText(`Ride ${ride}: load the neutral values`);
   await helper.getByRole('button', { name: 'Loaded' }).click();
   await expect(heading(helper)).toHaveText(`Ride ${ride}: load these`);
   const value = (await helper.getByRole('definition').textContent())!;
@@ -117,7 +114,7 @@ test('could I tell: blind, with a helper at another window; nothing tells the or
   let saving: Promise<APIResponse> | null = null;
   for (let ride = 1; ; ride++) {
     values.push(await load(helper, ride));
-    await expect(heading(page)).toHaveText(`Ride ${ride}: drive`, { timeout: 15_000 });
+    await expect(heading(page)).toHaveText(`Ride ${ride}: drive`);
     await next(page).getByRole('button', { name: 'Driven' }).click();
     if (ride % 2 === 1) continue;
     await expect(heading(page)).toHaveText('Which of the two was B?');
@@ -139,8 +136,8 @@ test('could I tell: blind, with a helper at another window; nothing tells the or
   }
   const texts = await seen();
   const last = texts.length;
-  await expect(heading(page)).toContainText('You can tell: 5 of 5 right', { timeout: 15_000 });
-  await expect(heading(helper)).toContainText('the test is over', { timeout: 15_000 });
+  await expect(heading(page)).toContainText('You can tell: 5 of 5 right');
+  await expect(heading(helper)).toContainText('the test is over');
   const check = next(page).getByText(/^SHA-256 of/);
   const [, orders, salt] = /SHA-256 of ([AB,]+):([0-9a-f]{32})/.exec((await check.textContent())!)!;
   const driven = values.map((value) => (value === '12' ? 'B' : 'A')).join('');
@@ -190,9 +187,7 @@ test('where is the best value: led from ride to ride by keyboard alone to an int
   await byKeyboard(page, button('Start'));
   let before: number | null = null;
   for (let ride = 1; ride <= 24; ride++) {
-    await expect(heading(page)).toHaveText(new RegExp(`^(Ride ${ride}: Brake ebb|Your best)`), {
-      timeout: 15_000,
-    });
+    await expect(heading(page)).toHaveText(new RegExp(`^(Ride ${ride}: Brake ebb|Your best)`));
     const text = (await heading(page).textContent())!;
     if (text.startsWith('Your best')) break;
     const value = Number(/ebb ([\d.]+)/.exec(text)![1]);
@@ -250,14 +245,11 @@ test('what does this one do, which do I like, and alone with files: from plan to
     .click();
   await next(page).getByRole('button', { name: 'Start' }).click();
   for (const [ride, value] of ['0', '30', '0'].entries()) {
-    await expect(heading(page)).toHaveText(`Ride ${ride + 1} of 3: Brake ebb ${value}, 1 lap`, {
-      timeout: RIDDEN_MS,
-    });
+    await expect(heading(page)).toHaveText(`Ride ${ride + 1} of 3: Brake ebb ${value}, 1 lap`);
     await next(page).getByRole('button', { name: 'Ride 1 lap' }).click();
   }
   await expect(heading(page)).toHaveText(
     'Brake ebb at 0 and at 30, one ride each: it shows the direction, not more',
-    { timeout: RIDDEN_MS },
   );
   await expect(page.getByRole('table', { name: 'What changed from ride to ride' })).toBeVisible();
 
@@ -266,7 +258,7 @@ test('what does this one do, which do I like, and alone with files: from plan to
   const helper = await openHelper(page, context);
   for (const ride of [1, 2]) {
     await load(helper, ride);
-    await expect(next(page).getByRole('button', { name: 'Driven' })).toBeEnabled({ timeout: 15_000 });
+    await expect(next(page).getByRole('button', { name: 'Driven' })).toBeEnabled();
     if (ride === 1) await next(page).getByRole('button', { name: 'Crashed or was held up' }).click();
     await next(page).getByRole('button', { name: 'Driven' }).click();
     await expect(heading(page)).toHaveText(

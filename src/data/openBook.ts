@@ -48,7 +48,7 @@ const byteaAsHex = {
 
 /**
  * Opens the database. Of every array type that it knows it made a parser, and copies all of them at each query: three
- * hundred of them took a third of its time, and the book has no arrays.
+ * hundred of them took a third of a small query's time, and the book has no arrays.
  */
 async function openClient(options: PGliteOptions): Promise<PGlite> {
   const client = await PGlite.create({ ...options, ...byteaAsHex });
