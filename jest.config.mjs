@@ -12,6 +12,7 @@ const swc = [
 const common = {
   // Tests run in a sandbox whose globals are slow to reach; these are handed to every module instead.
   sandboxInjectedGlobals: ['Math', 'Object', 'Number', 'Float64Array', 'Uint8Array', 'JSON'],
+  setupFilesAfterEnv: ['<rootDir>/scripts/jestSeed.ts'],
   transform: { '^.+\\.(t|j)sx?$': swc, '/comlink/.+\\.mjs$': swc },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
@@ -20,6 +21,8 @@ const common = {
   },
   transformIgnorePatterns: ['/node_modules/(?!(comlink|echarts|zrender|@tanstack)/)'],
 };
+/** Pages that are walked through without a browser: they have surroundings of their own. */
+const WALKS = '/src/app/walks/';
 /** What is about two places runs on the server alone, where there is one. */
 const NEEDS_SERVER = process.env.TEST_DATABASE_URL
   ? '/data/(serverBook|moveBook)\\.test\\.ts$'
@@ -62,6 +65,21 @@ const config = {
       displayName: 'dom',
       testEnvironment: 'jsdom',
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      testPathIgnorePatterns: ['/node_modules/', WALKS],
+    },
+    {
+      ...common,
+      displayName: 'pages',
+      testEnvironment: '<rootDir>/src/app/testing/pageEnvironment.mjs',
+      testMatch: ['<rootDir>/src/app/walks/*.test.tsx'],
+      moduleNameMapper: {
+        ...common.moduleNameMapper,
+        '^next/navigation$': '<rootDir>/src/app/testing/nextNavigation.ts',
+        '^next/cache$': '<rootDir>/src/app/testing/nextCache.ts',
+        '^next/headers$': '<rootDir>/src/app/testing/nextHeaders.ts',
+        '^next/link$': '<rootDir>/src/app/testing/nextLink.tsx',
+        '\\./echarts$': '<rootDir>/src/app/testing/noCharts.ts',
+      },
     },
     ...onServer,
   ],

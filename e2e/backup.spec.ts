@@ -5,6 +5,8 @@ import { expect, message, test } from './fixtures';
 
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
 
+test.use({ book: 'begun' });
+
 test('a book that is backed up, wrecked and restored is equal to what it was', async ({
   page,
   server,

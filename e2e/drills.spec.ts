@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, message, test } from './fixtures';
 
+test.use({ book: 'begun' });
+
 test('drills driven by the simulated rig: said what to do, measured, one sentence and a picture, and kept apart from laps', async ({
   page,
   server,

@@ -2,6 +2,8 @@ import { expectAccessible } from './axe';
 import { expect, fill, message, test } from './fixtures';
 import { beginWithPlainWheel, hands } from './plainWheel';
 
+test.use({ book: 'begun', drivePace: 4 });
+
 test.describe('the simulated rig', () => {
   test('drives a lap in real time, is unplugged and comes back; the ride is kept, and its resting brake is found', async ({
     page,
@@ -13,7 +15,7 @@ test.describe('the simulated rig', () => {
     await page.goto(`${server.url}/drive?laps=1`);
     const ride = page.getByRole('main');
     await expect(ride).toHaveAttribute('data-drive', 'driving');
-    await expect(page.getByText(/^Lap 1 of 1 · 0:0[3-9]/)).toBeVisible();
+    await expect(page.getByText(/^Lap 1 of 1 · (0:0[3-9]|0:[1-5])/)).toBeVisible();
     await page.getByRole('button', { name: 'Unplug' }).click();
     await expect(page.getByText('The device was unplugged')).toBeVisible();
     await expect(ride).toHaveAttribute('data-drive', 'stopped');
@@ -64,9 +66,9 @@ test('a setting is changed while driving: each value is a ride of its own, and l
   await page.keyboard.press('+');
   await page.keyboard.press('+');
   await expect(page.getByText('Brake ebb 2', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^Lap 1 of 3 · 0:0[6-9]/)).toBeVisible();
+  await expect(page.getByText(/^Lap 1 of 3 · (0:0[6-9]|0:[1-5]|1:)/)).toBeVisible();
   await page.getByRole('button', { name: 'One step down' }).click();
-  await expect(page.getByText(/^Lap 1 of 3 · 0:1/)).toBeVisible();
+  await expect(page.getByText(/^Lap 1 of 3 · (0:[1-5]|1:)/)).toBeVisible();
   await page.getByRole('button', { name: 'End and keep' }).click();
   const trail = page.getByRole('region', { name: 'Trail' });
   await expect(trail.getByRole('button', { name: /^Change: Brake ebb 0 → 2/ })).toHaveCount(1);
@@ -112,7 +114,7 @@ test('a ride whose worker is lost, or whose page is left, is kept up to there', 
   await page.getByRole('link', { name: 'Drive 3 laps' }).click();
   const ride = page.getByRole('main');
   await expect(ride).toHaveAttribute('data-drive', 'driving');
-  await expect(page.getByText(/^Lap 1 of 3 · 0:0[4-9]/)).toBeVisible();
+  await expect(page.getByText(/^Lap 1 of 3 · (0:0[4-9]|0:[1-5])/)).toBeVisible();
   await page.evaluate(() => (window as unknown as { started: Worker[] }).started.at(-1)!.terminate());
   await expect(page.getByText('The ride broke off, and is kept up to there')).toBeVisible();
   await expect(page.getByText('it no longer answers')).toBeVisible();
@@ -128,7 +130,8 @@ test('a ride whose worker is lost, or whose page is left, is kept up to there', 
 });
 
 test.describe('a wheel and pedals of one’s own', () => {
-  test.use({ book: 'empty' });
+  // Its hands and eyes are those of the page: they see no more in a second than it draws.
+  test.use({ book: 'empty', drivePace: 1 });
 
   test('drives by the feet alone: begins with them off, stands still without the wheel, ends on the held brake', async ({
     page,

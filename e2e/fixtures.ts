@@ -4,21 +4,46 @@ import { copyBook, removeBook, startServer, type BookName, type Server } from '.
 interface Fixtures {
   /** Which prepared book the test works on a copy of. */
   book: BookName;
+  /** How many times faster than the wall clock is driven. */
+  drivePace: number;
   server: Server;
 }
 
-export const test = base.extend<Fixtures>({
+/** The server of a worker goes on from test to test, each time with another book, as long as no test ends it. */
+interface Warm {
+  serverWith(book: BookName): Promise<Server>;
+}
+
+export const test = base.extend<Fixtures, { warm: Warm }>({
   book: ['demo', { option: true }],
-  server: async ({ book }, use) => {
-    const folder = copyBook(book);
-    const server = await startServer(folder, book);
+  drivePace: [8, { option: true }],
+  warm: [
+    async ({}, use) => {
+      let server: Server | null = null;
+      await use({
+        async serverWith(book) {
+          const folder = copyBook(book);
+          const before = server?.folder;
+          if (server?.isUp()) await server.exchange(folder);
+          else server = await startServer(folder, book);
+          if (before) removeBook(before);
+          return server;
+        },
+      });
+      const last = server as Server | null;
+      await last?.stop();
+      if (last) removeBook(last.folder);
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ book, warm }, use) => {
+    const server = await warm.serverWith(book);
     await use(server);
-    await server.stop();
-    removeBook(folder);
     expect(server.faults()).toBe('');
   },
   // After the server, so that the page ends before it: one that lost its server while it loads would be no fault.
-  page: async ({ page, server: _ }, use) => {
+  page: async ({ page, drivePace, server: _ }, use) => {
+    await page.addInitScript((pace) => Object.assign(window, { pebbleDrivePace: pace }), drivePace);
     const faults: string[] = [];
     page.on('pageerror', (error) => faults.push(error.message));
     page.on('console', (message) => {

@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { choose, expect, test } from './fixtures';
 
+test.use({ book: 'begun' });
+
 /** Where a window is: its sentence, and nobody else's. */
 async function isAt(page: Page, rig: string, title: string) {
   const sentence = page.getByRole('banner');

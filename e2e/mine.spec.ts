@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, message, test } from './fixtures';
-import { openRingLogs } from './ringLog';
+import { openRingLogs } from '../src/app/testing/ringLog';
 import { wrenScript } from './wrenScript';
 
 test.use({ book: 'empty' });

@@ -1,5 +1,7 @@
 import { captureBrake, expect, ride, test } from './fixtures';
 
+test.use({ book: 'begun' });
+
 test('the whole road with the simulated rig: measured, shaped, ridden and judged', async ({
   page,
   server,

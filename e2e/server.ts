@@ -6,12 +6,17 @@ import { join } from 'node:path';
 
 export const TEMPLATES = join(process.cwd(), 'test-results', 'books');
 
-export type BookName = 'demo' | 'empty';
+/** `begun` is the demo's before its evening: less to copy. */
+export type BookName = 'demo' | 'begun' | 'empty';
 
 /** A running server on a data folder of its own. */
 export interface Server {
   url: string;
   folder: string;
+  /** Whether it still runs. */
+  isUp(): boolean;
+  /** Goes on with the book of another folder. */
+  exchange(folder: string): Promise<void>;
   /** What its routes stumbled over, in the program's own words. */
   faults(): string;
   /** Ends it at once, as a crash would. */
@@ -51,7 +56,8 @@ export async function startServer(
   databaseUrl?: string,
 ): Promise<Server> {
   port ??= await freePort();
-  const child: ChildProcess = spawn(process.execPath, [QUICKLY_COMPILED, 'scripts/http.mjs'], {
+  const flags = [QUICKLY_COMPILED, '--import', './e2e/exchangeBook.mjs'];
+  const child: ChildProcess = spawn(process.execPath, [...flags, 'scripts/http.mjs'], {
     env: {
       ...process.env,
       NODE_ENV: 'production',
@@ -62,7 +68,7 @@ export async function startServer(
       NEXT_TELEMETRY_DISABLED: '1',
       ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}),
     },
-    stdio: ['ignore', 'pipe', 'pipe'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
   });
   let said = '';
   child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
@@ -81,8 +87,22 @@ export async function startServer(
     if (answer?.ok) break;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-  const faults = () => /^(GET|POST) [\s\S]*/m.exec(said)?.[0] ?? '';
-  return { url, folder, faults, kill: () => end('SIGKILL'), stop: () => end('SIGTERM') };
+  const server: Server = {
+    url,
+    folder,
+    isUp: () => child.exitCode === null && child.signalCode === null,
+    async exchange(to) {
+      const done = new Promise((resolve) => child.once('message', resolve));
+      child.send({ folder: to });
+      await done;
+      said = '';
+      server.folder = to;
+    },
+    faults: () => /^(GET|POST) [\s\S]*/m.exec(said)?.[0] ?? '',
+    kill: () => end('SIGKILL'),
+    stop: () => end('SIGTERM'),
+  };
+  return server;
 }
 
 /** A fresh copy of a prepared book. */

@@ -1,13 +1,17 @@
 // Runs once before the unit tests: what they need that is made and not written.
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { ensureBooks } from './books.mjs';
 import { cache } from './bundle.mjs';
+import { ensurePageWorkers } from './pageWorkers.mjs';
 import { root } from './run.mjs';
 import { ensureWorkers } from './workers.mjs';
 
 export default async function jestSetup() {
   await ensureWorkers();
   await ensureTemplate();
+  process.env.PEBBLE_BOOKS = await ensureBooks({ isExact: process.env.PEBBLE_WHOLE === '1' });
+  process.env.PEBBLE_PAGE_WORKERS = await ensurePageWorkers();
 }
 
 /** An empty database as an archive, one for each version of it. */

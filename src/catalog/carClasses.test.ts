@@ -13,6 +13,7 @@ import {
 import { gripAt, wheelbaseOf } from '@/core/vehicle/carSpec';
 import { CAR_CLASSES, carClassById } from './carClasses';
 import { carFromOwn } from './ownCar';
+import { tries } from '@/core/testing/longRun';
 
 const unknown = (className: string): DescribedCar => ({
   name: 'Loft Special',
@@ -79,6 +80,7 @@ it('a range over the class holds every car that could be meant, and is none wher
       if (described.steeringRatio !== null) expect([low, high]).toEqual([value, value]);
       else expect([low, high]).toEqual([carClass.usual.steeringRatio[0], carClass.usual.steeringRatio[2]]);
     }),
+    { numRuns: tries(25, 100) },
   );
 });
 

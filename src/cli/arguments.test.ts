@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { numberOption, parseArguments, positiveOption, UsageError, wholeNumber } from './arguments';
 
-fc.configureGlobal({ seed: 7 });
-
 const parse = (...argv: string[]) => parseArguments(argv, ['at', 'base'], ['json', 'stretch']);
 
 it('takes a value beside or behind its name, and whatever a value begins with', () => {

@@ -21,9 +21,7 @@ import { throttleSmoothness } from './rides/throttleSmoothness';
 import { believedBase, hairpinHand, matchRotation } from './rotation/matchRotation';
 import { consistency, lateralPerDegree, steeredCar } from './rotation/sensitivity';
 import { anyCapture, anyRide } from './testing/anyRecording';
-
-// What is thrown at it is the same every time; another number tries others.
-fc.configureGlobal({ seed: 7 });
+import { tries } from './testing/longRun';
 
 /** `null` says that something is not known; NaN and infinity only hide a fault. */
 function onlyNumbers(what: unknown): void {
@@ -79,7 +77,7 @@ it('rides', () => {
       ]);
       onlyNumbers(RIDE_COLUMNS.map((column) => medianOverDistance(a, column)));
     }),
-    { numRuns: 300 },
+    { numRuns: tries(100, 300) },
   );
 });
 
@@ -94,7 +92,7 @@ it('clipping, at any gain and step', () => {
         if (judged.ok) onlyNumbers(judged.value);
       },
     ),
-    { numRuns: 200 },
+    { numRuns: tries(40, 200) },
   );
 });
 
@@ -160,7 +158,7 @@ it('captures, what is recommended of them, and their history', () => {
       if (!isPedalAxis(axis) || analysis.axis === 'steering' || analysis.axis === 'gear') return;
       for (const title of TITLES) onlyNumbers(recommendPedal(analysis, title.dialects[axis], {}));
     }),
-    { numRuns: 200 },
+    { numRuns: tries(40, 200) },
   );
   expect(analysed).toBeGreaterThan(20);
 });
@@ -193,7 +191,7 @@ it('responses of any layers, and settings in any title’s numbers', () => {
       const { deadzone, saturation, ...rest } = effectiveResponse(layers);
       onlyNumbers([deadzone, saturation, rest]);
     }),
-    { numRuns: 500 },
+    { numRuns: tries(150, 500) },
   );
   const dialects = TITLES.map((title) => title.dialects.brake);
   fc.assert(
@@ -203,7 +201,7 @@ it('responses of any layers, and settings in any title’s numbers', () => {
       );
       if ((values['deadzone'] ?? 0) === 0) onlyNumbers(translate(from, values, to));
     }),
-    { numRuns: 20 },
+    { numRuns: tries(8, 20) },
   );
 });
 

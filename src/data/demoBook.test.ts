@@ -3,6 +3,7 @@ import { fillDemoBook } from './demoBook';
 import * as planned from './demoCaptures';
 import { listRigs } from './rigs';
 import { bookForTests } from './testing/bookForTests';
+import { itLong } from '@/core/testing/longRun';
 
 jest.mock('./demoCaptures', () => ({
   ...jest.requireActual<typeof planned>('./demoCaptures'),
@@ -19,7 +20,7 @@ function* killed(): ReturnType<typeof demoCaptures> {
   }
 }
 
-it('a demo that is cut off while it fills leaves nothing half, and is filled whole the next time', async () => {
+itLong('a demo that is cut off while it fills leaves nothing half, and is filled whole the next time', async () => {
   const book = await bookForTests();
   const empty = await bookDocument(book.db, 1);
   jest.mocked(planned.demoCaptures).mockImplementationOnce(killed);

@@ -16,7 +16,8 @@ import { judgeBook } from './judgeBook';
 import type { Book } from './openBook';
 import { loadRide, newestRides } from './rides';
 import { addRig } from './rigs';
-import { bookForTests } from './testing/bookForTests';
+import { bookForTests, bookFrom } from './testing/bookForTests';
+import { itLong } from '@/core/testing/longRun';
 
 let book: Book;
 beforeAll(async () => {
@@ -32,7 +33,7 @@ it('a book of somebody’s own is given no evening', async () => {
   expect(await newestRides(book.db, EVENING, 50)).toEqual([]);
 });
 
-it('fourteen changes, two dozen rides, two of them confounded; cut off in the middle it goes on where it was', async () => {
+itLong('fourteen changes, two dozen rides, two of them confounded; cut off in the middle it goes on where it was', async () => {
   await addEveningChanges(book.db, Date.now());
   await addDemoQuestions(book.db, Date.now());
   let rides = 0;
@@ -67,7 +68,9 @@ it('fourteen changes, two dozen rides, two of them confounded; cut off in the mi
 });
 
 it('what was asked came out as scenario and core have it: shown, not shown, an interval, no preference', async () => {
-  const asked = await newestExperiments(book.db, EVENING, 20);
+  const whole = await bookFrom('demo');
+  const asked = await newestExperiments(whole.db, EVENING, 20);
+  await whole.close();
   expect(asked.map(({ state }) => state)).toEqual(Array(6).fill('over'));
   const of = (id: string) => asked.find((one) => one.id === id)!;
   const courseOf = (id: string) => {

@@ -3,6 +3,7 @@ import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import fc from 'fast-check';
 import { momentValue, SEARCHED_FROM, Table, type TableColumn } from './Table';
+import { tries } from '@/core/testing/longRun';
 
 interface Stone {
   name: string;
@@ -133,7 +134,7 @@ describe('table', () => {
         expect(shown.slice(0, known.length)).toEqual(known.sort((a, b) => a - b));
         expect(shown.slice(known.length)).toEqual(stones.slice(known.length).map(() => null));
       }),
-      { numRuns: 30 },
+      { numRuns: tries(8, 30) },
     );
   });
 });

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { capital, decibels, degrees, lapTime, moment, plain, signed } from './format';
 
-fc.configureGlobal({ seed: 7 });
-
 it('a lap time reads back as the seconds that it was made of, to a hundredth', () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 59_999 * 10 }), (hundredths) => {

@@ -16,7 +16,15 @@ import type { RawAxes } from '@/core/driving/liveInputs';
 
 /** What the page tells a ride in real time. Plain messages: what is asked 250 times a second should cost nothing. */
 export type ToDrive =
-  | { kind: 'begin'; plan: LivePlan; chain: ForceChain | null; seed: number; blind: BlindSides | null }
+  | {
+      kind: 'begin';
+      plan: LivePlan;
+      chain: ForceChain | null;
+      seed: number;
+      blind: BlindSides | null;
+      /** How many times faster than the wall clock it is driven. */
+      pace: number;
+    }
   | { kind: 'hear'; raw: RawAxes; atMs: number }
   | { kind: 'shift'; by: 1 | -1 }
   | { kind: 'stop'; why: Stop }
@@ -52,12 +60,15 @@ function putAside() {
 }
 
 let timer: ReturnType<typeof setInterval> | null = null;
+let pace = 1;
+/** Time of the ride, ms. */
+const now = () => pace * performance.now();
 
 function tick() {
-  const frame = drive!.tick(performance.now());
+  const frame = drive!.tick(now());
   postMessage({ kind: 'frame', frame });
-  if (!aside.isBlind && frame.state === 'driving' && performance.now() - aside.atMs > ASIDE_EVERY_MS) {
-    aside.atMs = performance.now();
+  if (!aside.isBlind && frame.state === 'driving' && now() - aside.atMs > ASIDE_EVERY_MS) {
+    aside.atMs = now();
     putAside();
   }
   if (frame.state === 'over' && timer !== null) {
@@ -69,11 +80,12 @@ function tick() {
 onmessage = ({ data }: MessageEvent<ToDrive>) => {
   if (data.kind === 'begin') {
     const { plan, blind, chain, seed } = data;
+    pace = data.pace;
     const recorder = recorderOf(chain);
     kept = { recorder, chain, seed, car: plan.car };
     const isB = blind !== null && openSide(blind.sealed) === 'B';
     drive = liveDrive(isB ? { ...plan, ...blind.b } : plan, recorder);
-    aside = { rows: 0, atMs: performance.now(), isBlind: blind !== null };
+    aside = { rows: 0, atMs: now(), isBlind: blind !== null };
     timer = setInterval(tick, TICK_MS);
     return;
   }

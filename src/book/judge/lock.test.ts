@@ -5,8 +5,7 @@ import { TRACKS } from '@/catalog/tracks';
 import type { RotationInForce } from '@/core/settings/rotationOf';
 import { menusFor } from '@/catalog/menusFor';
 import { hairpinOf, lockFinding, type LockJudged } from './lock';
-
-fc.configureGlobal({ seed: 7 });
+import { tries } from '@/core/testing/longRun';
 
 const rotation = (over: Partial<RotationInForce> = {}): RotationInForce => ({
   baseDeg: 900,
@@ -133,5 +132,6 @@ it('on every road with every car: more lock never makes a corner impossible, and
       expect(half.handDeg).toBeCloseTo(2 * at(deg).handDeg, 6);
       expect(at(deg).isEasy).toBe(at(deg).handDeg <= 180);
     }),
+    { numRuns: tries(25, 100) },
   );
 });

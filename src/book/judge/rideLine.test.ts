@@ -4,8 +4,6 @@ import { rideFigures } from '@/core/rides/rideFigures';
 import type { RideView } from '../model/rideView';
 import { newestRide, rideLine } from './rideLine';
 
-fc.configureGlobal({ seed: 7 });
-
 const viewOf = (figures: ReturnType<typeof rideFigures>): RideView => ({
   id: 'r',
   atMs: 1,

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { combinationOf, hereText } from './here';
 
-fc.configureGlobal({ seed: 7 });
-
 const HERE = {
   rigId: 'tern',
   titleId: 'causeway',

@@ -16,10 +16,8 @@ import { bookView } from '../read/readBook';
 import { changeCombination } from './settings';
 import { acceptRide } from './acceptRide';
 import { bookInMemory } from '../testing/bookInMemory';
-import { tries } from '@/data/testing/bookForTests';
-
-// What is thrown at it is the same every time; another number tries others.
-fc.configureGlobal({ seed: 7 });
+import { onServer } from '@/data/testing/bookForTests';
+import { tries } from '@/core/testing/longRun';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
@@ -91,7 +89,7 @@ it('a ride of any columns is taken or refused, and the book can be shown', async
         statuses.add(await send(acceptRide, packColumns({ head: h, columns })));
       },
     ),
-    { numRuns: 60 },
+    { numRuns: onServer(tries(40, 60)) },
   );
   expect(statuses).toContain(200);
   expect(statuses).toContain(400);
@@ -124,7 +122,7 @@ it('so is a part of a capture', async () => {
     fc.asyncProperty(head, columnsOf([...AXIS_NAMES, 'brake', 'brake'], 't'), async (h, columns) => {
       statuses.add(await send(acceptCapture, packColumns({ head: h, columns })));
     }),
-    { numRuns: 60 },
+    { numRuns: onServer(tries(20, 60)) },
   );
   // Sound ones, as many windows would send them on one draft or another.
   const sound = fc.record({
@@ -137,7 +135,7 @@ it('so is a part of a capture', async () => {
       const h = { id, axis, status, origin: 'guided', fromRow: 0, capture: known };
       statuses.add(await send(acceptCapture, packColumns({ head: h, columns: { t, ...axes } })));
     }),
-    { numRuns: 40 },
+    { numRuns: onServer(tries(15, 40)) },
   );
   for (const status of [200, 400, 422]) expect(statuses).toContain(status);
   await expectRoundTrip(book.book);
@@ -150,7 +148,7 @@ it('every ride that the schemas allow is taken, and what is taken can be saved a
       const named = columns as Record<string, Float64Array>;
       expect(await send(acceptRide, packColumns({ head: h, columns: named }))).toBe(200);
     }),
-    { numRuns: tries(30) },
+    { numRuns: onServer(tries(6, 30)) },
   );
   await expectRoundTrip(book.book);
 });
@@ -220,6 +218,6 @@ it('bytes that are no columns are refused', async () => {
       expect(await send(acceptRide, bytes)).toBe(400);
       expect(await send(acceptCapture, bytes)).toBe(400);
     }),
-    { numRuns: tries(20) },
+    { numRuns: onServer(tries(8, 20)) },
   );
 });

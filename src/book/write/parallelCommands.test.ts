@@ -19,10 +19,8 @@ import { chooseSchool } from './schools';
 import { bookInMemory } from '../testing/bookInMemory';
 import { askedBy, Browser } from '../testing/browser';
 import { saveTitle } from './titles';
-import { tries } from '@/data/testing/bookForTests';
-
-// What is thrown at it is the same every time; another number tries others.
-fc.configureGlobal({ seed: 7 });
+import { onServer } from '@/data/testing/bookForTests';
+import { tries } from '@/core/testing/longRun';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
@@ -127,7 +125,7 @@ function* orders<T>(all: T[]): Generator<T[]> {
 }
 
 /** One after another they take minutes: the database is asked some hundred times for each. */
-const TRIES = tries(100);
+const TRIES = onServer(tries(14, 100));
 
 it('commands that come at once do what some order of single ones does, and never leave what cannot be', async () => {
   const some = fc.array(fc.nat(COMMANDS.length - 1), { minLength: 2, maxLength: 3 });

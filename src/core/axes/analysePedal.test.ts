@@ -3,6 +3,7 @@ import type { PedalAnalysis } from './pedalAnalysis';
 import type { PedalHardware } from './pedalSensor';
 import type { Recording } from './recording';
 import { simulateCapture } from './simulateCapture';
+import { tries } from '../testing/longRun';
 
 const SENSOR: PedalHardware = {
   released: 2100,
@@ -66,12 +67,12 @@ describe('on generated captures the truth comes back', () => {
   });
 
   it('recommends a saturation that at least 95 of 100 later presses reach, in 85 of 100 captures or more', () => {
-    const seeds = Array.from({ length: 100 }, (_, i) => i + 1);
+    const seeds = Array.from({ length: tries(20, 100) }, (_, i) => i + 1);
     const safe = seeds.filter((seed) => {
       const { saturation } = analysed(capture({}, seed, 125));
       return saturation! <= FOOT.pressTravel - 1.645 * FOOT.pressSpread;
     });
-    expect(safe.length).toBeGreaterThanOrEqual(85);
+    expect(safe.length / seeds.length).toBeGreaterThanOrEqual(0.85);
   });
 
   it('finds planted rough track at its place, and none on clean sensors', () => {
@@ -80,7 +81,7 @@ describe('on generated captures the truth comes back', () => {
     expect(more).toEqual([]);
     expect(spot!.from).toBeCloseTo(0.42, 1);
     expect(spot!.to).toBeCloseTo(0.5, 1);
-    for (let seed = 1; seed <= 200; seed++) expect(analysed(capture({}, seed, 125)).roughSpots).toEqual([]);
+    for (let seed = 1; seed <= tries(20, 200); seed++) expect(analysed(capture({}, seed, 125)).roughSpots).toEqual([]);
   });
 
   it('finds the slack at its place, and lets it rule where it is the larger', () => {

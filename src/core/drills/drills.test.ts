@@ -6,6 +6,7 @@ import { seededRandom } from '../numeric/random';
 import type { RideColumn, RideLog } from '../rides/rideLog';
 import { DRILL_NAMES, DRILLS, measureDrill, type DrillName } from './measureDrill';
 import type { Measures } from './drill';
+import { tries } from '../testing/longRun';
 
 fc.configureGlobal({ seed: 5 });
 
@@ -78,7 +79,7 @@ describe('circle', () => {
         expect(m['radiusM']! / r).toBeCloseTo(1, 1);
         expect(m['radiusSdM']! / r).toBeLessThan(0.05);
       }),
-      { numRuns: 30 },
+      { numRuns: tries(8, 30) },
     );
   });
 });

@@ -5,6 +5,7 @@ import { MEASURES, MEASURES_SHOWN, type Measured, type MeasureName } from '../ri
 import { compareRides, type ComparedRide } from './compareRides';
 import { holm } from './holm';
 import { AT_END, levelOfLooks } from './looks';
+import { tries } from '../testing/longRun';
 
 const KNOWN = { isOrderKnown: true };
 
@@ -112,7 +113,7 @@ it('a pair that lost a ride tells nothing under flips, and shifts no other', () 
 
 it('whoever looks at every pair of twelve still claims from nothing in 5 of 100 or less', () => {
   const random = seededRandom(33);
-  const runs = 300;
+  const runs = tries(60, 300);
   const looked = Array.from({ length: runs }, () => {
     const order = Array.from({ length: 12 }, () => (random.uniform() < 0.5 ? 'AB' : 'BA')).join('');
     const rides = evening(random, order, 1, { rides: 0.5, drift: 0, unlike: 1 });
@@ -190,7 +191,7 @@ it.each([
   ['unlike sides', 4, { rides: 0.5, drift: 1, unlike: 3 }],
 ])('of evenings without a difference one in twenty or less makes a claim: %s', (_, measures, how) => {
   const random = seededRandom(31);
-  const runs = 400;
+  const runs = tries(60, 400);
   let [claims, early] = [0, 0];
   const isClaimed = (rides: ComparedRide[], level: number) =>
     compareRides(rides, { isOrderKnown: true, level }).measures.some(({ verdict }) => verdict === 'differs');

@@ -9,6 +9,7 @@ import { pairedRatings } from './pairedRatings';
 import { lapsToShow, minutesOf, outlook, pairsToShow, spreadOf, visibleWith } from './planRides';
 import { strongestUnderFlips } from './signFlips';
 import { tellApart, type PutBackRide } from './tellApart';
+import { itLong, tries } from '../testing/longRun';
 
 describe('what a plan takes', () => {
   it('one lap spread takes 17 laps a side where it is named, 30 among twelve; a tenth at 0.3 s about 140', () => {
@@ -88,7 +89,7 @@ describe('flips of pairs', () => {
       fc.property(fc.array(row, { minLength: 1, maxLength: 4 }), (rows) => {
         strongestUnderFlips(rows).forEach((p, m) => expect(p).toBeCloseTo(brute(rows)[m]!, 12));
       }),
-      { numRuns: 50 },
+      { numRuns: tries(20, 50) },
     );
   });
 
@@ -234,7 +235,7 @@ describe('just noticeable difference', () => {
       pairs.push({ apart: next, isRight: random.uniform() < 0.05 ? random.uniform() < 0.5 : felt > 0 });
     }
   }
-  const DRIVERS = 30;
+  const DRIVERS = tries(8, 30);
   const told = (jnd: number, most?: number) =>
     Array.from({ length: DRIVERS }, (_, i) => {
       const pairs = answered(jnd, 1000 + i, most);
@@ -255,7 +256,7 @@ describe('just noticeable difference', () => {
     },
   );
 
-  it('nobody who notices half of it, all of it or nothing is told that they notice less, however early they end', () => {
+  itLong('nobody who notices half of it, all of it or nothing is told that they notice less, however early they end', () => {
     for (const jnd of [0.5, 1, Infinity])
       for (const most of [LEAST_PAIRS, 12, Infinity]) {
         const wrong = told(jnd, most).filter(({ high }) => high < Math.min(jnd, OFFERED.at(-1)!));

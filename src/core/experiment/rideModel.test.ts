@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
 import { fitRides, type RideFit, type RideValues } from './rideModel';
+import { tries } from '../testing/longRun';
 
 const ride = (side: 'A' | 'B', ...values: number[]): RideValues => ({ side, values });
 const fitted = (rides: RideValues[], isOrderKnown = true): RideFit => fitRides(rides, isOrderKnown).fit!;
@@ -73,7 +74,7 @@ it('turns round with the sides, moves with the unit, and does not see a trend th
       );
       expect(drifted.difference).toBeCloseTo(effect.difference, 4);
     }),
-    { numRuns: 200 },
+    { numRuns: tries(60, 200) },
   );
 });
 

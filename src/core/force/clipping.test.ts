@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
 import { SURFACES, type RideLog } from '../rides/rideLog';
 import { analyseClipping } from './clipping';
+import { tries } from '../testing/longRun';
 
 const RATE = 1000;
 type At = (t: number, i: number) => number;
@@ -96,7 +97,7 @@ it('the best gains are those of brute force, and never rounded up', () => {
         expect(found.gainKeepEveryPeak! + step).toBeGreaterThan(1 / peak);
       },
     ),
-    { numRuns: 15 },
+    { numRuns: tries(3, 15) },
   );
 });
 

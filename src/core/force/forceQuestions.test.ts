@@ -14,8 +14,7 @@ import { forceRecorder } from './forceInputs';
 import { feltCar } from './feltCar';
 import { heardForce } from './sound';
 import { completeRide } from '../vehicle/simulateRide';
-
-fc.configureGlobal({ seed: 7 });
+import { tries } from '../testing/longRun';
 
 const FORCE: KnownForce = {
   title: { ...PLAIN_TITLE, rateHz: 100 },
@@ -125,7 +124,7 @@ describe('questions over one ride', () => {
         for (const { question, of } of order)
           expect(JSON.stringify(QUESTIONS[question]!(questions, SETTINGS[of]!))).toBe(alone[question]![of]);
       }),
-      { numRuns: 8 },
+      { numRuns: tries(3, 8) },
     );
   });
 

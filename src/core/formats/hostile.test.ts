@@ -11,9 +11,7 @@ import { measureRide } from '../rides/measureRide';
 import { readCaptureCsv } from './captureCsv';
 import { unpackColumns } from './packedColumns';
 import { readRideCsv } from './rideCsv';
-
-// What is thrown at it is the same every time; another number tries others.
-fc.configureGlobal({ seed: 7 });
+import { tries } from '../testing/longRun';
 
 /** Refused with what is wrong, where it is within the file, and what would be valid. */
 function saysWhy(text: string, read: { ok: false; problems: Parameters<typeof describeProblem>[0][] }) {
@@ -37,7 +35,7 @@ it.each(Object.entries(READERS))('%s: anything that is no such file is refused i
       if (!read.ok) saysWhy(text, read);
       else expect(['foreign', 'ride', 'capture']).toContain(_);
     }),
-    { numRuns: 150 },
+    { numRuns: tries(40, 150) },
   );
 });
 
@@ -63,7 +61,7 @@ it('a damaged capture is refused with its place, or analysed without a number th
       if (!analysed.ok) return saysWhy(text, analysed);
       expect(JSON.stringify(analysed.value, noNonsense)).not.toBe('');
     }),
-    { numRuns: 150 },
+    { numRuns: tries(40, 150) },
   );
 });
 
@@ -78,7 +76,7 @@ it('a damaged ride is refused with its place, or measured without a number that 
       if (clipped.ok) JSON.stringify(clipped.value, noNonsense);
       else saysWhy(text, clipped);
     }),
-    { numRuns: 150 },
+    { numRuns: tries(40, 150) },
   );
 });
 
@@ -99,7 +97,7 @@ it('a damaged log of another program is refused, or taken in with time that rise
       }
       JSON.stringify(measureRide(ride.value.log), noNonsense);
     }),
-    { numRuns: 150 },
+    { numRuns: tries(40, 150) },
   );
 });
 

@@ -5,6 +5,7 @@ import { takeRide } from '../rides/sentRide';
 import { anyCapture, anyRide } from '../testing/anyRecording';
 import { packColumns } from './packedColumns';
 import { receivedColumns } from './receivedColumns';
+import { tries } from '../testing/longRun';
 
 const headOf = { id: 'a', status: 'draft', origin: 'guided', fromRow: 0 } as const;
 const packedRide = (columns: Record<string, Float64Array>, more: object = {}) =>
@@ -29,7 +30,7 @@ it('whatever a capture can be is taken as it was sent; with one value that is no
         });
       },
     ),
-    { numRuns: 60 },
+    { numRuns: tries(20, 60) },
   );
 });
 
@@ -47,7 +48,7 @@ it('the pieces of a part are parts, and together they are it', () => {
       }
       expect(pieces.at(-1)!.head).toEqual(head);
     }),
-    { numRuns: 60 },
+    { numRuns: tries(20, 60) },
   );
 });
 
@@ -82,7 +83,7 @@ it('whatever a ride can be is taken as it was sent', () => {
       const packed = packedRide(columns as Record<string, Float64Array>, { notes });
       expect(takeRide(packed)).toMatchObject({ ok: true, value: { seed: 1, log: { columns, notes } } });
     }),
-    { numRuns: 60 },
+    { numRuns: tries(20, 60) },
   );
 });
 

@@ -3,9 +3,6 @@ import Papa from 'papaparse';
 import { keyTwice } from './keyTwice';
 import { wholeRows } from './wholeRows';
 
-// What is thrown at it is the same every time; another number tries others.
-fc.configureGlobal({ seed: 7 });
-
 const cell = fc.oneof(
   fc.constantFrom('', '1', '-0.5', 'a,b', 'say "so"', 'two\nlines', ' '),
   fc.string({ maxLength: 6 }).filter((text) => !text.includes('\r')),
@@ -25,9 +22,7 @@ it('a file that is longer than what is read at once is cut between rows, never i
   const rows = Array.from({ length: 30_000 }, (_, i) => [String(i), `"${i}",\n${'x'.repeat(i % 90)}`, 'end']);
   const text = Papa.unparse(rows, { newline: '\n' });
   expect(text.length).toBeGreaterThan(2 ** 20);
-  let n = 0;
-  for (const row of wholeRows(text)) expect(row).toEqual(rows[n++]);
-  expect(n).toBe(rows.length);
+  expect([...wholeRows(text)]).toEqual(rows);
 });
 
 it('a place to begin at is no part of the rows; an empty line in the middle is one', () => {

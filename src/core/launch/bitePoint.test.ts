@@ -1,6 +1,7 @@
 import { seededRandom, type Random } from '../numeric/random';
 import type { RideLog } from '../rides/rideLog';
 import { bitePoint } from './bitePoint';
+import { itLong } from '../testing/longRun';
 
 interface Truth {
   bite: number;
@@ -82,7 +83,7 @@ it('with the power known: hardly off, and its 95 % interval covers', () => {
   expect(covered).toBeGreaterThanOrEqual(0.88);
 });
 
-it('with the power unknown: the releases tell it, and the interval covers', () => {
+itLong('with the power unknown: the releases tell it, and the interval covers', () => {
   const { covered, bias } = study(anyClutch, false);
   expect(Math.abs(bias)).toBeLessThan(0.008);
   expect(covered).toBeGreaterThanOrEqual(0.88);

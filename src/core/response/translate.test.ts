@@ -4,6 +4,7 @@ import { gridCount, gridPoint, type Dialect, type DialectField, type FieldMap } 
 import { layerValue, LEAST_TRAVEL, type ResponseLayer } from './layer';
 import { layerFromSettings, type FieldValues } from './settings';
 import { translate } from './translate';
+import { tries } from '../testing/longRun';
 
 const field = (
   key: string,
@@ -87,7 +88,7 @@ it('is as good as trying everything, and reports the error that it leaves', () =
         expect(steps).toBeCloseTo(Math.round(steps), 6);
       }
     }),
-    { numRuns: 25 },
+    { numRuns: tries(8, 25) },
   );
 });
 
@@ -118,7 +119,7 @@ it('on grids too large to try, no combination two steps around is better by 0.00
             }
       },
     ),
-    { numRuns: 5 },
+    { numRuns: tries(2, 5) },
   );
 });
 
@@ -135,7 +136,7 @@ it('the same dialect gives the same values; there and back is no worse than ther
       const back = translate(target, there.values, source);
       expect(back.maxError).toBeLessThanOrEqual(there.maxError + 1e-9);
     }),
-    { numRuns: 25 },
+    { numRuns: tries(8, 25) },
   );
 });
 

@@ -6,6 +6,7 @@ import { completeRide } from '../vehicle/simulateRide';
 import { layTrack, tightestCorner, type TrackSpec } from '../vehicle/track';
 import { ROAD_SOURCES } from './lapCurvature';
 import { roadFromLog, type RoadAsked, type RoadFromLog } from './roadFromLog';
+import { tries } from '../testing/longRun';
 
 const pedal = (name: 'throttle' | 'brake') => {
   const hardware = simulatedRigById('tern').pedals[name]!;
@@ -130,7 +131,7 @@ it('any stadium is read back from its line: length within 0.5 %, radius within 4
         }
       },
     ),
-    { numRuns: 25 },
+    { numRuns: tries(8, 25) },
   );
 });
 

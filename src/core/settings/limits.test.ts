@@ -5,9 +5,6 @@ import { plainJson } from '../text/plainJson';
 import { anyText } from '../testing/anyRecording';
 import { settingValuesSchema, settingValueSchema } from './setting';
 
-// What is thrown at it is the same every time; another number tries others.
-fc.configureGlobal({ seed: 7 });
-
 it('a line is one line, the same when it is read again, and one that a database and a file can hold', () => {
   fc.assert(
     fc.property(anyText(60), (text) => {

@@ -7,6 +7,7 @@ import { gridCount, gridPoint } from '../response/dialect';
 import { transferSettings, hardwareDiffers, setAxesOf } from './transferSettings';
 import { checkChange, responseLayers, type Menus } from './menus';
 import { keyText, type SettingValues } from './setting';
+import { tries } from '../testing/longRun';
 
 const menusOf = (rig: string, title: string, car: string) =>
   menusFor(simulatedRigById(rig).spec, titleById(title), carById(car));
@@ -49,7 +50,7 @@ it('into the same menus everything comes across exactly, and nothing is lost', (
       const again = transferSettings(setAxesOf(GANNET, there), GANNET, taken(here, carried));
       expect(again.flatMap((axis) => axis.items)).toEqual([]);
     }),
-    { numRuns: 30 },
+    { numRuns: tries(12, 30) },
   );
 });
 
@@ -66,7 +67,7 @@ it('into another title the curve of each layer is within the error that is repor
           brake.maxError + 1e-12,
         );
     }),
-    { numRuns: 12 },
+    { numRuns: tries(5, 12) },
   );
 });
 

@@ -9,6 +9,8 @@ import { completeRide, simulateRide, type RidePlan } from './simulateRide';
 import { HANDS_OFF, makeTwoTrack, restingState } from './twoTrack';
 import { layTrack, projectOnTrack } from './track';
 import { makeTyre } from './tyre';
+import { tries } from '../testing/longRun';
+import { SMALL_ROAD } from '../testing/smallWorld';
 
 const MARL = CARS[0]!;
 const DT = 0.001;
@@ -132,9 +134,9 @@ describe('a ride', () => {
   });
 
   it('gives the same bits for the same seed and other laps for another', () => {
-    const a = completeRide(plan({ laps: 1 }));
-    const b = completeRide(plan({ laps: 1 }));
-    const c = completeRide(plan({ laps: 1, seed: 4 }));
+    const a = completeRide(plan({ laps: 1, track: SMALL_ROAD }));
+    const b = completeRide(plan({ laps: 1, track: SMALL_ROAD }));
+    const c = completeRide(plan({ laps: 1, track: SMALL_ROAD, seed: 4 }));
     expect(b.columns).toEqual(a.columns);
     expect(c.columns.speed_mps).not.toEqual(a.columns.speed_mps);
   });
@@ -166,7 +168,7 @@ describe('a ride', () => {
     '%s is driven from its start to its end, again and again, by every car',
     (id) => {
       const track = TRACKS.find((one) => one.id === id)!;
-      for (const car of CARS) {
+      for (const car of CARS.filter((_, i) => i % tries(2, 1) === 0)) {
         const log = completeRide(plan({ car, track }));
         const { laps } = measureRide(log);
         expect(laps.map(({ why }) => why)).toEqual([null, null, 'in-lap']);

@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { openBook, type Book } from '../openBook';
@@ -14,15 +15,28 @@ export const emptyDatabase = () => new Blob([readFileSync(TEMPLATE)]);
 const SERVER = process.env['PEBBLE_TEST_ON_SERVER'] === '1' ? process.env['TEST_DATABASE_URL'] : undefined;
 export const isOnServer = SERVER !== undefined;
 
-/**
- * How often a property is tried: what it says of the program was found out in memory already, so that a server, which
- * is slower to ask, is asked a quarter as often.
- */
-export const tries = (inMemory: number) => (isOnServer ? Math.ceil(inMemory / 4) : inMemory);
+/** A property that holds in memory is tried on a server, which is slower to ask, a quarter as often. */
+export const onServer = (inMemory: number) => (isOnServer ? Math.ceil(inMemory / 4) : inMemory);
 
 /** An empty book in memory, or in a database of its own on the server. */
 export function bookForTests(): Promise<Book> {
   return SERVER ? serverBookForTests(SERVER) : openBook(null, MIGRATIONS, { from: emptyDatabase() });
+}
+
+export type BookName = 'empty' | 'begun' | 'demo';
+
+/** A copy of a book that was made before the tests (scripts/books.mjs). */
+export async function bookFrom(name: BookName): Promise<Book> {
+  const folder = mkdtempSync(join(tmpdir(), 'pebble-book-'));
+  cpSync(join(process.env['PEBBLE_BOOKS']!, name), folder, { recursive: true });
+  const book = await openBook(folder, MIGRATIONS);
+  return {
+    ...book,
+    async close() {
+      await book.close();
+      rmSync(folder, { recursive: true });
+    },
+  };
 }
 
 let databases = 0;

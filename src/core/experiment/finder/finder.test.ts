@@ -4,6 +4,7 @@ import type { FinderRide, FinderSetting } from './answers';
 import { noticedInSearch } from '../noticed';
 import { evidenceOf } from './evidence';
 import { findBest, MOST_RIDES, onGrid, type FinderAnswer } from './findBest';
+import { itLong, tries } from '../../testing/longRun';
 
 const DAMPER: FinderSetting = { key: 'damper', min: 0, max: 100, step: 1 };
 const ENDS: FinderRide[] = [
@@ -82,7 +83,7 @@ it('the next ride is another, on the grid, near, and no finer than can be felt',
       expect(value - low).toBeGreaterThanOrEqual(Math.min(told.jnd['k']!, value - one.min) - 1e-9);
       expect(high - value).toBeGreaterThanOrEqual(Math.min(told.jnd['k']!, one.max - value) - 1e-9);
     }),
-    { numRuns: 40 },
+    { numRuns: tries(15, 40) },
   );
 });
 
@@ -171,7 +172,7 @@ function drivers(count: number, settings: number, kind: Driver['kind'], seed: nu
   });
 }
 
-it('one setting: nine of ten within a just noticeable difference after nine rides, and claims are right', () => {
+itLong('one setting: nine of ten within a just noticeable difference after nine rides, and claims are right', () => {
   const all = drivers(60, 1, 'feels', 21);
   const within = (ride: number) =>
     all.filter(({ errors }) => errors[Math.min(ride, errors.length) - 1]! <= 1).length / all.length;
@@ -190,8 +191,8 @@ it('one setting: nine of ten within a just noticeable difference after nine ride
 });
 
 it.each([
-  ['coin', 60],
-  ['always more', 25],
+  ['coin', tries(6, 60)],
+  ['always more', tries(5, 25)],
 ] as const)('somebody who answers by %s is given no preference', (kind, count) => {
   const all = drivers(count, 1, kind, 22);
   const claims = all.filter(({ told }) => told.state === 'found').length;
@@ -201,11 +202,16 @@ it.each([
   ).toBe(true);
 });
 
-it('two settings: within a just noticeable difference in both after twelve rides', () => {
+itLong('two settings: within a just noticeable difference in both after twelve rides', () => {
   const all = drivers(8, 2, 'feels', 23);
   expect(
     all.filter(({ errors }) => errors[Math.min(12, errors.length) - 1]! <= 1).length / all.length,
   ).toBeGreaterThanOrEqual(0.75);
+});
+
+it('of six drivers nobody is told a value that they would feel to be wrong', () => {
+  for (const { told, errors } of drivers(6, 1, 'feels', 24))
+    if (told.state === 'found') expect(errors.at(-1)!).toBeLessThan(1.5);
 });
 
 it('preference and wishes that point apart are both shown, and preference is believed', () => {

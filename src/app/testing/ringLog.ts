@@ -1,5 +1,12 @@
-import type { Page } from '@playwright/test';
-import { layTrack, type TrackSpec } from '../src/core/vehicle/track';
+import { layTrack, type TrackSpec } from '@/core/vehicle/track';
+
+/** A page of a walk, or of a browser. */
+interface Page {
+  getByLabel(text: string): {
+    setInputFiles(files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<unknown>;
+    selectOption(value: string): Promise<unknown>;
+  };
+}
 
 const corner = (straightM: number, radiusM: number, angleDeg: number) => ({
   ...{ straightM, radiusM, angleDeg },

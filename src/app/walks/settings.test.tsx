@@ -1,22 +1,20 @@
-import { readFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, expect, fill, message, test } from './fixtures';
+import { choose, expect, fill, message, type Page, walksOn } from '../testing/walk';
+
+const test = walksOn('begun');
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
 
-async function openCombination(page: Page, url: string, name: RegExp) {
-  await page.goto(`${url}/combinations`);
+async function openCombination(page: Page, name: RegExp) {
+  await page.goto('/combinations');
   await page.getByRole('button', { name }).click();
   await expect(page.getByRole('row', { name: /open$/ })).toBeVisible();
 }
 
 test('somebody’s numbers, made on a strong base in another title, are read, translated and taken over', async ({
   page,
-  server,
 }) => {
-  await page.goto(`${server.url}/translate`);
+  await page.goto('/translate');
   await page.getByLabel('Written in').selectOption({ label: 'Millstone' });
   await page.getByLabel('Made on a base that is').selectOption('direct drive');
   await fill(page, 'of', 14);
@@ -35,9 +33,8 @@ test('somebody’s numbers, made on a strong base in another title, are read, tr
   await expect(page.getByRole('button', { name: 'Change: Brake flood 0 → 15' })).toBeVisible();
 
   // The same as a file: out of here, back in; a wrong one says where it is wrong and changes nothing.
-  const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save mine' }).click();
-  const profile = readFileSync(await (await saved).path(), 'utf8');
+  const profile = (await page.saved()).text;
   const open = (text: string) =>
     page
       .getByLabel('Profile to open')
@@ -50,9 +47,8 @@ test('somebody’s numbers, made on a strong base in another title, are read, tr
 
 test('the rotation that disagrees in Hill & Hollow is found and cured, and the road says so', async ({
   page,
-  server,
 }) => {
-  await openCombination(page, server.url, /^Open Gannet in Hill.*Noon shift/);
+  await openCombination(page, /^Open Gannet in Hill.*Noon shift/);
   const lock = page.getByRole('link', { name: /^Lock/ });
   await expect(lock).toHaveAccessibleName('Lock, needs a look: 90° shows as 75°');
   await lock.click();
@@ -67,18 +63,18 @@ test('the rotation that disagrees in Hill & Hollow is found and cured, and the r
   await expect(lock).toHaveAccessibleName('Lock, under way: 380° as it is set, not measured');
 
   // On a branch something else is tried; the main one keeps what it has, and the two are compared.
-  await page.goto(`${server.url}/combinations`);
+  await page.goto('/combinations');
   await fill(page, 'Name of the branch', 'one for all');
   await next(page).getByRole('button', { name: 'Branch off' }).click();
   await expect(page.getByRole('link', { name: 'one for all' })).toBeVisible();
-  await page.goto(`${server.url}/lock`);
+  await page.goto('/lock');
   await page.getByRole('textbox', { name: 'Base: wingspan, number' }).fill('900');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(
     page.getByRole('button', { name: /Change: Steering wingspan on the base 380 → 900/ }),
   ).toBeVisible();
-  await page.goto(`${server.url}/combinations`);
+  await page.goto('/combinations');
   await page
     .getByRole('button', {
       name: 'Compare with Gannet in Hill & Hollow with the Spindrift H4, Noon shift',
@@ -94,23 +90,8 @@ test('the rotation that disagrees in Hill & Hollow is found and cured, and the r
   await expect(heading(page)).toHaveText('The two are set alike');
 });
 
-test('the card is printed on one A5 side, typed in from the seat, and stale after a change', async ({
-  page,
-  server,
-}) => {
-  await page.goto(`${server.url}/card`);
-  const pdf = await page.pdf({ preferCSSPageSize: true });
-  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
-  expect(document.numPages).toBe(1);
-  const sheet = await document.getPage(1);
-  const { width, height } = sheet.getViewport({ scale: 1 });
-  expect([Math.round(width), Math.round(height)]).toEqual([420, 595]);
-  const text = (await sheet.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
-  expect(text.replaceAll(/\s+/g, ' ')).toMatch(
-    /Marl 850 on the Tern in Causeway.*Tern base › Settings.*Lock to lock 1080°.*Tides › Where they begin.*Ebb.*Helm.*Wheel turns 1080°.*Garage › Steering.*Bump stop 900°/,
-  );
-  expect(text).not.toContain('What to do next');
-
+test('the card is typed in from the seat, and stale after a change', async ({ page }) => {
+  await page.goto('/card');
   await page.getByRole('link', { name: 'One value at a time' }).click();
   // What changed comes first: a handful. What stands at its neutral is asked about once.
   const typeIn = async (from: number, ending: string) => {
@@ -132,7 +113,7 @@ test('the card is printed on one A5 side, typed in from the seat, and stale afte
   await page.getByRole('link', { name: 'Leave the seat' }).click();
   await expect(heading(page)).toHaveText('Title and base hold what the card says');
 
-  await page.goto(`${server.url}/shape`);
+  await page.goto('/shape');
   await next(page)
     .getByRole('button', { name: /^Apply: Brake ebb/ })
     .click();
@@ -142,10 +123,10 @@ test('the card is printed on one A5 side, typed in from the seat, and stale afte
   await expect(page.getByText('Changed since it was typed in: brake ebb.')).toBeVisible();
 });
 
-test('a calm throttle for a strong car comes with a plan back to linear', async ({ page, server }) => {
-  await page.goto(server.url);
+test('a calm throttle for a strong car comes with a plan back to linear', async ({ page }) => {
+  await page.goto('/');
   await choose(page, 'Car', 'Fenwick Six');
-  await page.goto(`${server.url}/shape/throttle`);
+  await page.goto('/shape/throttle');
   await expect(next(page).getByText('A calm throttle for the Fenwick Six')).toBeVisible();
   await next(page).getByRole('button', { name: 'Try swell 50' }).click();
   await next(page).getByRole('button', { name: 'Keep', exact: true }).click();
@@ -158,9 +139,8 @@ test('a calm throttle for a strong car comes with a plan back to linear', async 
 
 test('a form says beside the field what is wrong, and what was written is not left behind unasked', async ({
   page,
-  server,
 }) => {
-  await page.goto(`${server.url}/rig`);
+  await page.goto('/rig');
   const torque = page.getByLabel('Rated torque');
   await torque.fill('900');
   await torque.press('Enter');
@@ -196,16 +176,15 @@ test('a form says beside the field what is wrong, and what was written is not le
   await page.keyboard.press('Enter');
   await dialog.getByRole('button', { name: 'Leave it behind' }).click();
   await expect(page).toHaveURL(/combinations/);
-  await page.goto(`${server.url}/rig`);
+  await page.goto('/rig');
   await expect(torque).toHaveValue('9.5');
   await expect(page.getByLabel('Delay')).toHaveValue('7');
 });
 
 test('what is tried belongs to one combination: another car, or a branch, begins from what is kept there', async ({
   page,
-  server,
 }) => {
-  await page.goto(`${server.url}/shape`);
+  await page.goto('/shape');
   const swell = page.getByRole('textbox', { name: 'Swell, number' });
   await swell.fill('30');
   await swell.press('Enter');
@@ -215,7 +194,7 @@ test('what is tried belongs to one combination: another car, or a branch, begins
   await expect(next(page).getByRole('button', { name: 'Keep', exact: true })).toBeHidden();
 
   // On the same car a branch is another combination as well.
-  await page.goto(`${server.url}/force?part=strength`);
+  await page.goto('/force?part=strength');
   const heft = page.getByRole('textbox', { name: 'Heft, number', exact: true });
   const kept = await heft.inputValue();
   await heft.fill('20');
@@ -226,31 +205,8 @@ test('what is tried belongs to one combination: another car, or a branch, begins
   await expect(heft).toHaveValue(kept);
 });
 
-test('Ctrl K finds what people of the field look for by their own words', async ({ page, server }) => {
-  await page.goto(`${server.url}/card`);
-  for (const [asked, name] of [
-    ['clipping', /^Clipping, headroom and gain/],
-    ['rotation', /^Rotation, bump stop/],
-    ['undo', /^Put the last change back/],
-    ['back up', /^Back up, restore/],
-    ['dead zone', /^Dead zone, saturation/],
-    ['wear', /^Sensors: noise, wear/],
-    ['buttons', /^Buttons that mean yes/],
-  ] as const) {
-    await page.keyboard.press('Control+k');
-    await page.keyboard.type(asked);
-    await expect(page.getByRole('option', { name })).toBeVisible();
-    await page.keyboard.press('Escape');
-  }
-  await page.keyboard.press('?');
-  await expect(page.getByText('Ready, Axes, Shape, Lock, Force, Ride, Verdict, Card')).toBeVisible();
-});
-
-test('“not for me” is remembered, and what was waved away can be proposed again', async ({
-  page,
-  server,
-}) => {
-  await page.goto(`${server.url}/shape`);
+test('“not for me” is remembered, and what was waved away can be proposed again', async ({ page }) => {
+  await page.goto('/shape');
   await next(page)
     .getByRole('button', { name: /^Not for me: Brake ebb/ })
     .click();

@@ -1,14 +1,13 @@
-import { readFileSync } from 'node:fs';
-import { copyBook, removeBook, startServer } from './server';
-import { expectAccessible } from './axe';
-import { expect, fill, message, test } from './fixtures';
+import { expect, expectAccessible, fill, message, walksOn } from '../testing/walk';
+
+const test = walksOn('begun');
 
 test('what one described is handed on in one file, and another book says item by item what it would change', async ({
   page,
-  server,
+  otherBook,
 }) => {
   // Described here: a title, a car, a road, the program of the base.
-  await page.goto(`${server.url}/translate/describe`);
+  await page.goto('/translate/describe');
   await page.getByLabel('What is it called?').fill('Low Ferry');
   await page
     .getByRole('textbox', { name: /^Type or paste its menu/ })
@@ -16,34 +15,32 @@ test('what one described is handed on in one file, and another book says item by
   await page.getByRole('button', { name: 'Take these lines' }).click();
   await page.getByRole('button', { name: 'Keep this title' }).click();
   await expect(page.getByText('On the Tern in Low Ferry')).toBeVisible();
-  await page.goto(`${server.url}/translate/describe?of=car`);
+  await page.goto('/translate/describe?of=car');
   await fill(page, 'Called', 'Loft Special');
   await fill(page, 'Lock to lock', '400');
   await page.getByRole('button', { name: 'Keep this car' }).click();
   await expect(page).toHaveURL(/\/lock$/);
-  await page.goto(`${server.url}/translate/describe?of=road`);
+  await page.goto('/translate/describe?of=road');
   const lines = page.getByLabel(/A corner on each line/);
   await lines.fill('100 30 90 left\n100 30 90 left\n100 30 90 left\n100 30 90 left');
   await page.getByRole('button', { name: 'Lay these lines' }).click();
   await fill(page, 'Called', 'Loft Ring');
   await page.getByRole('button', { name: 'Keep this road' }).click();
   await expect(page).toHaveURL(/\/lock$/);
-  await page.goto(`${server.url}/translate/share`);
+  await page.goto('/translate/share');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 things of your own to share');
-  const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all in one file' }).click();
-  const text = readFileSync(await (await saving).path(), 'utf8');
+  const text = (await page.saved()).text;
 
   // Another book.
-  const folder = copyBook('demo');
-  const other = await startServer(folder, 'demo');
-  try {
+  await otherBook();
+  {
     const next = page.getByRole('region', { name: 'What to do next' });
     const open = (json: string) =>
       page
         .getByLabel('Open a .pack.json')
         .setInputFiles({ name: 'friend.pack.json', mimeType: 'application/json', buffer: Buffer.from(json) });
-    await page.goto(`${other.url}/translate/share`);
+    await page.goto('/translate/share');
     await open(text.replace('"clothoidM"', '"clothoids"'));
     await expect(message(page, /Nothing was changed/)).toBeVisible();
     await open(text);
@@ -70,13 +67,10 @@ test('what one described is handed on in one file, and another book says item by
     await holds.getByRole('button', { name: 'Put on this rig: Loft base' }).click();
     await expect(holds.getByRole('row', { name: /Loft base.*as it is here/ })).toBeVisible();
     // What came with it can be driven.
-    await page.goto(`${other.url}/ride`);
+    await page.goto('/ride');
     await page.getByRole('button', { name: /^Title: / }).click();
     await expect(page.getByRole('menuitemradio', { name: 'Low Ferry' })).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByLabel('On the road')).toContainText('Loft Ring');
-  } finally {
-    await other.stop();
-    removeBook(folder);
   }
 });

@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
-import { layTrack, type TrackSpec } from '../src/core/vehicle/track';
-import { expectAccessible } from './axe';
-import { expect, fill, message, test } from './fixtures';
+import { layTrack, type TrackSpec } from '@/core/vehicle/track';
+import { csv, expect, expectAccessible, fill, message, walksOn } from '../testing/walk';
+
+const test = walksOn('begun');
 
 const half = { straightM: 260, radiusM: 9, angleDeg: 180, clothoidM: 6 };
 const RING: TrackSpec = { id: 'ring', name: 'Ring', widthM: 8, closed: true, segments: [half, half] };
@@ -21,14 +21,11 @@ function foreignLog(): string {
 
 test('the road of a log becomes a road of one’s own: driven, asked of the hands, taken along as a file', async ({
   page,
-  server,
 }) => {
   const heading = page.getByRole('heading', { level: 1 });
   const next = page.getByRole('region', { name: 'What to do next' });
-  await page.goto(`${server.url}/ride`);
-  await page
-    .getByLabel('Log to take in')
-    .setInputFiles({ name: 'evening.csv', mimeType: 'text/csv', buffer: Buffer.from(foreignLog()) });
+  await page.goto('/ride');
+  await page.getByLabel('Log to take in').setInputFiles(csv('evening.csv', foreignLog()));
   await next.getByRole('button', { name: 'Keep this ride' }).click();
   await next.getByRole('link', { name: 'Make it a road of yours' }).click();
   await expect(heading).toHaveText('A road of 0.59 km, 2 corners');
@@ -41,9 +38,8 @@ test('the road of a log becomes a road of one’s own: driven, asked of the hand
   await next.getByRole('button', { name: 'Keep this road' }).click();
   await expect(message(page, /There is a road called Millrace Ring already/)).toBeVisible();
   await fill(page, 'Called', 'Loft Ring');
-  const saving = page.waitForEvent('download');
   await next.getByRole('button', { name: 'Save as a file' }).click();
-  const file = JSON.parse(readFileSync(await (await saving).path(), 'utf8')) as TrackSpec;
+  const file = JSON.parse((await page.saved()).text) as TrackSpec;
   expect(file).toMatchObject({ name: 'Loft Ring', closed: true, segments: [] });
   await next.getByRole('button', { name: 'Keep this road' }).click();
 
@@ -51,11 +47,11 @@ test('the road of a log becomes a road of one’s own: driven, asked of the hand
   await expect(page).toHaveURL(/\/lock$/);
   await expect(page.getByText(/of the hands for the (9|8\.\d|9\.\d) ± 0\.\d m hairpin/)).toBeVisible();
   // It is what is driven now.
-  await page.goto(`${server.url}/ride`);
+  await page.goto('/ride');
   await expect(page.getByLabel('On the road')).toHaveValue(/^own-road-/);
 
   // A log without a shape says what would tell one.
-  await page.goto(`${server.url}/translate/describe?of=road`);
+  await page.goto('/translate/describe?of=road');
   await page.getByLabel('Open a .track.json or .ride.csv').setInputFiles({
     name: 'flat.ride.csv',
     mimeType: 'text/csv',

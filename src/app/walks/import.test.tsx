@@ -1,6 +1,7 @@
-import type { Page } from '@playwright/test';
-import { SAMPLE_LOGS } from '../src/catalog/sampleLogs';
-import { expect, message, test } from './fixtures';
+import { SAMPLE_LOGS } from '@/catalog/sampleLogs';
+import { eventually, expect, message, type Page, walksOn } from '../testing/walk';
+
+const test = walksOn('begun');
 
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -18,9 +19,8 @@ async function open(page: Page, id: string) {
 
 test('logs of six shapes: four are taken in as they are confirmed, two are refused with place and remedy', async ({
   page,
-  server,
 }) => {
-  await page.goto(`${server.url}/ride`);
+  await page.goto('/ride');
   await expect(rides(page)).toHaveCount(1);
 
   // Two that are none: nothing is kept, and what would be valid is said.
@@ -44,20 +44,16 @@ test('logs of six shapes: four are taken in as they are confirmed, two are refus
   await expect(page.getByRole('link', { name: /^Force, needs a look/ })).toBeVisible();
 
   // Its clipping is judged like a simulated one's, at the gain that is tried.
-  await page.goto(`${server.url}/force`);
+  await page.goto('/force');
   await page.getByLabel('Clipping of').selectOption({ index: 1 });
-  const clipped = page
-    .getByText('of the ride is clipped', { exact: true })
-    .locator('xpath=preceding-sibling::dd|following-sibling::dd');
+  const clipped = page.getByText('of the ride is clipped', { exact: true }).beside('dd');
   const share = async () => parseFloat((await clipped.textContent())!);
   // The simulated ride clips by less than one percent.
-  await expect(async () => expect(await share()).toBeGreaterThan(1)).toPass({ timeout: 90_000 });
+  await eventually(async () => expect(await share()).toBeGreaterThan(1));
   const before = await share();
   await page.getByRole('slider', { name: 'Heft', exact: true }).press('PageDown');
-  await expect(async () => expect(parseFloat((await clipped.textContent())!)).toBeLessThan(before)).toPass({
-    timeout: 90_000,
-  });
-  await page.goto(`${server.url}/ride`);
+  await eventually(async () => expect(parseFloat((await clipped.textContent())!)).toBeLessThan(before));
+  await page.goto('/ride');
 
   // Decimal commas, a row of units, radians and g.
   await open(page, 'comma-decimals');

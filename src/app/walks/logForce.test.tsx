@@ -1,21 +1,21 @@
-import { expectAccessible } from './axe';
-import { choose, expect, fill, test } from './fixtures';
-import { giveRingLogs, openRingLogs } from './ringLog';
+import { giveRingLogs, openRingLogs } from '../testing/ringLog';
+import { choose, expect, expectAccessible, fill, walksOn } from '../testing/walk';
+
+const test = walksOn('begun');
 
 test('logs of one road: where the force clips, what it is made of, what a feeling and another car say, and what the gain’s numbers do', async ({
   page,
-  server,
 }) => {
   const heading = page.getByRole('heading', { level: 1 });
   const next = page.getByRole('region', { name: 'What to do next' });
-  await page.goto(`${server.url}/ride`);
+  await page.goto('/ride');
   await openRingLogs(page, { 'half.csv': 0.4, 'all.csv': 0.8, 'hot.csv': 1.4 });
   await next.getByRole('button', { name: 'So it is, in all 3 logs' }).click();
   await next.getByRole('button', { name: 'Keep these 3' }).click();
   await expect(heading).toHaveText('3 of 3 files lie on the trail');
 
   // Clipped pieces stand where the log drove, on no road of ours.
-  await page.goto(`${server.url}/force`);
+  await page.goto('/force');
   const clippingOf = page.getByLabel('Clipping of');
   await expect(clippingOf).toBeVisible();
   const chooseLog = async (name: string) => {
@@ -50,12 +50,12 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   await page.getByRole('button', { name: 'Cars', exact: true }).click();
   await expect(rowOf('Fenwick Six')).toContainText('simulated');
   await choose(page, 'Car', 'Fenwick Six');
-  await page.goto(`${server.url}/ride`);
+  await page.goto('/ride');
   await giveRingLogs(page, { 'six-1.csv': 0.3, 'six-2.csv': 0.35 });
   await next.getByRole('button', { name: 'Keep these 2' }).click();
   await expect(heading).toHaveText('2 of 2 files lie on the trail');
   await choose(page, 'Car', 'Marl 850');
-  await page.goto(`${server.url}/force?part=cars`);
+  await page.goto('/force?part=cars');
   // The newest log is at its limit: how strong its end is it cannot tell.
   await expect(rowOf('Marl 850')).toContainText('Its log is at full scale there');
   await expect(rowOf('Fenwick Six')).toContainText('simulated');
@@ -68,7 +68,7 @@ test('logs of one road: where the force clips, what it is made of, what a feelin
   await expectAccessible(page, 'cars by their logs');
 
   // The gain of a title that nobody knows: the force of the second ride is twice that of the first.
-  await page.goto(`${server.url}/translate/describe`);
+  await page.goto('/translate/describe');
   await fill(page, 'What is it called?', 'Low Ferry');
   await page.getByRole('textbox', { name: /^Type or paste its menu/ }).fill('Overall gain 70 0 100');
   await page.getByRole('button', { name: 'Take these lines' }).click();

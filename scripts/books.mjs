@@ -1,0 +1,38 @@
+// Books that tests begin with, made once for each state of what they are made by.
+import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { bundle, cache } from './bundle.mjs';
+import { run } from './run.mjs';
+import { hashOf } from './sources.mjs';
+import { ensureWorkers } from './workers.mjs';
+
+const MADE_BY = ['src/core', 'src/catalog', 'src/data', 'src/book/testing', 'drizzle', 'package-lock.json'];
+
+/**
+ * @param isExact whether those of an earlier state of the sources will not do; a single test takes what is there
+ * @returns the folder in which they lie; a test works on a copy
+ */
+export async function ensureBooks({ isExact }) {
+  // The demo tells of the last eleven weeks: a day later it is made anew.
+  const day = new Date().toISOString().slice(0, 10);
+  const folder = join(cache, 'books', `${day}-${hashOf(MADE_BY).slice(0, 12)}`);
+  if (existsSync(folder)) return folder;
+  const earlier = existsSync(join(cache, 'books'))
+    ? readdirSync(join(cache, 'books')).find((name) => name.startsWith(day) && !name.includes('.'))
+    : undefined;
+  if (earlier && !isExact) return join(cache, 'books', earlier);
+  rmSync(join(cache, 'books'), { recursive: true, force: true });
+  await ensureWorkers();
+  const fresh = `${folder}.${process.pid}`;
+  rmSync(fresh, { recursive: true, force: true });
+  run(process.execPath, [
+    await bundle('src/book/testing/makeBooks.ts', 'makeBooks', {
+      conditions: ['react-server'],
+      // The database looks for its own files beside itself.
+      external: ['@electric-sql/pglite'],
+    }),
+    fresh,
+  ]);
+  renameSync(fresh, folder);
+  return folder;
+}

@@ -1,0 +1,126 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import axe from 'axe-core';
+import type { BookName } from '@/data/testing/bookForTests';
+import { expectations, hand, Locator, press, until } from './locator';
+import { windowOn } from './page';
+
+/** A page that is walked through, in the words of the browser's tests. */
+export interface Page extends Pick<Locator, 'getByRole' | 'getByText' | 'getByLabel' | 'locator'> {
+  goto(url: string): Promise<void>;
+  reload(): Promise<void>;
+  keyboard: { press(keys: string): Promise<void>; type(text: string): Promise<void> };
+  /** The next file that it saves. */
+  saved(): Promise<{ name: string; text: string; path: string }>;
+}
+
+/** A test that walks through a copy of a book: what `it` does for a page of its own. */
+export function walksOn(begins: BookName) {
+  const { open, reload, saved, otherBook } = windowOn(begins);
+  const whole = new Locator(() => [document.documentElement]);
+  let taken = 0;
+  beforeEach(() => void (taken = 0));
+  const page: Page = {
+    getByRole: whole.getByRole.bind(whole),
+    getByText: whole.getByText.bind(whole),
+    getByLabel: whole.getByLabel.bind(whole),
+    locator: whole.locator.bind(whole),
+    goto: open,
+    reload,
+    keyboard: { press, type: (text) => hand.keyboard(text.replaceAll(/[[{]/g, '$&$&')) },
+    async saved() {
+      const file = await until(() => {
+        if (saved.length <= taken) throw new Error('nothing was saved');
+        return saved[taken]!;
+      });
+      taken++;
+      const path = join(mkdtempSync(join(tmpdir(), 'saved-')), file.name);
+      writeFileSync(path, file.text);
+      return { ...file, path };
+    },
+  };
+  return (name: string, walk: (around: { page: Page; otherBook(): Promise<void> }) => Promise<void>) =>
+    it(name, () => walk({ page, otherBook }));
+}
+
+const jestExpect = expect;
+
+function expected(of: Locator): ReturnType<typeof expectations>;
+function expected(of: Page): { toHaveURL(wanted: RegExp): Promise<void> };
+function expected<T>(of: T): jest.JestMatchers<T>;
+function expected(of: unknown): unknown {
+  if (of instanceof Locator) return expectations(of);
+  if (typeof of === 'object' && of !== null && 'keyboard' in of)
+    return {
+      toHaveURL: (wanted: RegExp) =>
+        until(() => {
+          if (!wanted.test(window.location.href)) throw new Error(`it is at ${window.location.href}`);
+        }),
+    };
+  return jestExpect(of);
+}
+export { expected as expect };
+
+/** Waits until all that is said in it holds. */
+export async function eventually(holds: () => Promise<void>): Promise<void> {
+  for (const deadline = performance.now() + 60_000; ;) {
+    try {
+      return await holds();
+    } catch (error) {
+      if (performance.now() > deadline) throw error;
+    }
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}
+
+/** A message as it stands on the screen; beside it the same is read aloud. */
+export const message = (page: Page, text: string | RegExp) =>
+  page.getByRole('region', { name: /^Messages/ }).getByText(text);
+
+/** Chooses in the frame what to drive, and waits until the book has it. */
+export async function choose(page: Page, kind: 'Title' | 'Car', name: string) {
+  const sentence = page.getByRole('banner');
+  await sentence.getByRole('button', { name: new RegExp(`^${kind}: `) }).click();
+  await page.getByRole('menuitemradio', { name }).click();
+  await expected(sentence.getByRole('button', { name: `${kind}: ${name}` })).toBeVisible();
+}
+
+/** Types into a field, and goes on: what is wrong with it is said then. */
+export async function fill(page: Page, label: string, value: number | string) {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(String(value));
+  await field.press('Tab');
+}
+
+export const csv = (name: string, text: string) => ({
+  name,
+  mimeType: 'text/csv',
+  buffer: Buffer.from(text),
+});
+export const json = (name: string, text: string) => ({
+  name,
+  mimeType: 'application/json',
+  buffer: Buffer.from(text),
+});
+
+/** Names and roles are told here; contrast, sizes and all the rest only in a browser (e2e/axe.ts). */
+const RULES = [
+  'aria-input-field-name',
+  'aria-required-attr',
+  'aria-required-children',
+  'aria-valid-attr',
+  'aria-valid-attr-value',
+  'button-name',
+  'image-alt',
+  'label',
+  'link-name',
+  'list',
+  'select-name',
+];
+
+export async function expectAccessible(_page: Page, place: string): Promise<void> {
+  const { violations } = await axe.run(document, { runOnly: RULES });
+  const found = violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+  jestExpect([place, found]).toEqual([place, []]);
+}
