@@ -38,7 +38,8 @@ const onServer = process.env.TEST_DATABASE_URL
         setupFiles: ['<rootDir>/src/data/testing/onServer.ts'],
         testMatch: [
           '<rootDir>/src/data/{backup,bringBack,captures,data,moveBook,serverBook,write}.test.ts',
-          '<rootDir>/src/book/{read,write}/*.test.ts',
+          // What goes through the same tables by the same repositories: in the long run.
+          ...(process.env.PEBBLE_LONG === '1' ? ['<rootDir>/src/book/{read,write}/*.test.ts'] : []),
         ],
         // How much a page carries is a matter of what is read, not of where from.
         testPathIgnorePatterns: ['/node_modules/', '/pageData\\.test\\.ts$'],

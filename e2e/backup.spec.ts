@@ -5,7 +5,7 @@ import { expect, message, test } from './fixtures';
 
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
 
-test.use({ book: 'begun' });
+test.use({ book: 'few' });
 
 test('a book that is backed up, wrecked and restored is equal to what it was', async ({
   page,

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { expectAccessible } from './axe';
 import { expect, message, test } from './fixtures';
 
-test.use({ book: 'begun' });
+test.use({ book: 'few' });
 
 test('drills driven by the simulated rig: said what to do, measured, one sentence and a picture, and kept apart from laps', async ({
   page,

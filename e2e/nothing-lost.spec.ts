@@ -62,6 +62,7 @@ test('a page that is older than the program, or that it stumbles over, is told s
 });
 
 test('a second program on the same book is told who has it', async ({ server }) => {
+  expect((await fetch(server.url)).ok).toBe(true);
   await expect(startServer(server.folder, 'demo')).rejects.toThrow(
     /is open in another Pebble Road \(process \d+\)/,
   );
@@ -87,6 +88,7 @@ test('a program that stops leaves the page standing, and goes on when it is star
 
   // A copy that lost a file is not taken for an empty book.
   rmSync(join(server.folder, 'book', 'PG_VERSION'));
+  expect((await fetch(server.url)).ok).toBe(true);
   await expect(startServer(server.folder, 'demo')).rejects.toThrow(
     /"book\/PG_VERSION" is missing\. Nothing was changed.*--aside/,
   );

@@ -3,6 +3,8 @@ import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
 import { press, prompt } from './seatRim';
 
+test.use({ book: 'few' });
+
 /** Passes over the questions before the one that is wanted, and asks it. */
 async function choose(page: Page, url: string, ...passed: string[]) {
   await page.goto(`${url}/seat?do=verdict`);
@@ -130,7 +132,8 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
 
   await choose(page, server.url, CHANGE, TELL, LIKE);
   const second = await openHelper(page, server.url, context);
-  for (let pair = 1; pair <= 7; pair++) {
+  // Seven pairs would show it; that they do is told where no ride has to be driven (core/experiment, book/write).
+  for (let pair = 1; pair <= 2; pair++) {
     // What was put back is the change that was made last: B is what it was put back to.
     const b = await pairOf(page, second, pair, '0');
     await expect(prompt(page)).toHaveText('Can you say which was better?');
@@ -138,7 +141,5 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
     await expect(prompt(page)).toHaveText('Was the second one better?');
     await press(page, b === 'second' ? 'Yes' : 'No');
   }
-  await expect(prompt(page)).toHaveText(/^You like B better: 7 of 7 pairs/);
-  await press(page, 'Yes');
-  await expect(prompt(page)).toHaveText('That was all');
+  await expect(prompt(page)).toHaveText('Ride 5: your helper is loading');
 });

@@ -6,8 +6,8 @@ import { join } from 'node:path';
 
 export const TEMPLATES = join(process.cwd(), 'test-results', 'books');
 
-/** `begun` is the demo's before its evening: less to copy. */
-export type BookName = 'demo' | 'begun' | 'empty';
+/** `begun` is the demo's before its evening, `few` the same with today's captures alone: less to copy, and to save. */
+export type BookName = 'demo' | 'begun' | 'few' | 'empty';
 
 /** A running server on a data folder of its own. */
 export interface Server {

@@ -2,6 +2,8 @@ import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
 import { press, prompt } from './seatRim';
 
+test.use({ book: 'few' });
+
 test('the test run in the title, from the seat: a part, one question, and its feeling ends in the finder', async ({
   page,
   server,

@@ -4,6 +4,8 @@ import { unzipSync, strFromU8 } from 'fflate';
 import { expectAccessible } from './axe';
 import { expect, test } from './fixtures';
 
+test.use({ book: 'few' });
+
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const next = (page: Page) => page.getByRole('region', { name: 'What to do next' });
 

@@ -1,8 +1,10 @@
 // Books that tests begin with, made once for each state of what they are made by.
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundle, cache } from './bundle.mjs';
-import { run } from './run.mjs';
+import { root } from './run.mjs';
 import { hashOf } from './sources.mjs';
 import { ensureWorkers } from './workers.mjs';
 
@@ -25,14 +27,20 @@ export async function ensureBooks({ isExact }) {
   await ensureWorkers();
   const fresh = `${folder}.${process.pid}`;
   rmSync(fresh, { recursive: true, force: true });
-  run(process.execPath, [
-    await bundle('src/book/testing/makeBooks.ts', 'makeBooks', {
-      conditions: ['react-server'],
-      // The database looks for its own files beside itself.
-      external: ['@electric-sql/pglite'],
-    }),
-    fresh,
-  ]);
+  const made = spawn(
+    process.execPath,
+    [
+      await bundle('src/book/testing/makeBooks.ts', 'makeBooks', {
+        conditions: ['react-server'],
+        // The database looks for its own files beside itself.
+        external: ['@electric-sql/pglite'],
+      }),
+      fresh,
+    ],
+    { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  const [status] = await once(made, 'exit');
+  if (status !== 0) process.exit(status ?? 1);
   renameSync(fresh, folder);
   return folder;
 }

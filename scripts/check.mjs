@@ -1,7 +1,7 @@
 // `npm run check`: what a change is looked at with before it is committed; `npm test` does all of it, and the browser.
 import { spawnSync } from 'node:child_process';
 import { ensureInstalled } from './install.mjs';
-import { root, runTool, runToolBeside } from './run.mjs';
+import { root, runJest, runTool, runToolBeside } from './run.mjs';
 
 const started = Date.now();
 ensureInstalled();
@@ -27,10 +27,7 @@ await layers();
 const sources = touched.filter((file) => /^(src|scripts)\/.*\.tsx?$/.test(file));
 // Tests beside what was touched, and those that were touched themselves.
 const beside = sources.map((file) => file.replace(/(\.test)?\.tsx?$/, '.test'));
-if (beside.length > 0)
-  runTool('jest/bin/jest.js', ['--passWithNoTests', '--testPathPatterns', ...beside.map(asPattern)], {
-    env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules` },
-  });
+if (beside.length > 0) runJest(['--passWithNoTests', '--testPathPatterns', ...beside.map(asPattern)], {});
 process.stderr.write(`\nChecked in ${((Date.now() - started) / 1000).toFixed(0)} s\n`);
 
 /** Files that differ from the newest commit, and those that are new. */

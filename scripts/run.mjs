@@ -42,3 +42,27 @@ export function runToolBeside(path, args) {
     if (status !== 0) process.exit(status ?? 1);
   };
 }
+
+/** Runs the unit tests. */
+export function runJest(args, env) {
+  runTool('jest/bin/jest.js', args, {
+    // A database lives for seconds in a test: its code is compiled once, and not a second time for speed.
+    flags: ['--liftoff-only'],
+    env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules`, ...env },
+  });
+}
+
+/** Steps of a long run, each with its time; the last line says the whole. */
+export function steps() {
+  const started = Date.now();
+  return {
+    async step(name, work) {
+      const from = Date.now();
+      process.stderr.write(`\n— ${name}\n`);
+      await work();
+      process.stderr.write(`  ${((Date.now() - from) / 1000).toFixed(0)} s\n`);
+    },
+    finish: () =>
+      process.stderr.write(`\nAll passed in ${((Date.now() - started) / 60000).toFixed(1)} min\n`),
+  };
+}

@@ -1,16 +1,11 @@
 // `npm test`: installs what is missing, then lint, types, unit tests, build and browser tests. Stops at the first fault.
+import { ensureBooks } from './books.mjs';
 import { ensureBuilt } from './build.mjs';
 import { ensureChromium, ensureInstalled } from './install.mjs';
 import { startPostgres } from './postgres.mjs';
-import { runTool, runToolBeside } from './run.mjs';
+import { runJest, runTool, runToolBeside, steps } from './run.mjs';
 
-const started = Date.now();
-const step = async (name, work) => {
-  const from = Date.now();
-  process.stderr.write(`\n— ${name}\n`);
-  await work();
-  process.stderr.write(`  ${((Date.now() - from) / 1000).toFixed(0)} s\n`);
-};
+const { step, finish } = steps();
 
 await step('packages', ensureInstalled);
 let chromium = '';
@@ -21,7 +16,7 @@ let postgres = null;
 await step('database server', async () => {
   postgres = await startPostgres();
 });
-const onServer = postgres ? { TEST_DATABASE_URL: postgres.url } : {};
+const around = { PEBBLE_WHOLE: '1', ...(postgres ? { TEST_DATABASE_URL: postgres.url } : {}) };
 // Each of these keeps one processor busy: those of a pair run side by side.
 await step('lint, layers, build', async () => {
   const lint = runToolBeside('eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
@@ -31,20 +26,16 @@ await step('lint, layers, build', async () => {
   runTool('knip/bin/knip.js', ['--no-progress']);
   await lint();
 });
-await step('format and types', async () => {
+await step('format, types, the books of the tests', async () => {
   const format = runToolBeside('prettier/bin/prettier.cjs', ['--check', '.']);
+  const books = ensureBooks({ isExact: true });
   runTool('typescript/bin/tsc', ['--noEmit']);
+  await books;
   await format();
 });
-await step('unit tests', () =>
-  runTool('jest/bin/jest.js', [], {
-    // A database lives for seconds in a test: its code is compiled once, and not a second time for speed.
-    flags: ['--liftoff-only'],
-    env: { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --experimental-vm-modules`, ...onServer },
-  }),
-);
+await step('unit tests', () => runJest([], around));
 await step('browser tests', () =>
-  runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium, ...onServer } }),
+  runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium, ...around } }),
 );
 await postgres?.stop();
-process.stderr.write(`\nAll passed in ${((Date.now() - started) / 60000).toFixed(1)} min\n`);
+finish();

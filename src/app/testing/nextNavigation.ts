@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
-/** Stands in for `next/navigation` where pages are drawn without a browser; {@link ./page} says what it does. */
+/** Stands in for `next/navigation` where pages are drawn without a browser; {@link ./window} says what it does. */
 export const router = {
   push: (_url: string) => undefined as void,
   replace: (_url: string) => undefined as void,

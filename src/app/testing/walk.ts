@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import axe from 'axe-core';
 import type { BookName } from '@/data/testing/bookForTests';
 import { expectations, hand, Locator, press, until } from './locator';
-import { windowOn } from './page';
+import { windowOn } from './window';
 
 /** A page that is walked through, in the words of the browser's tests. */
 export interface Page extends Pick<Locator, 'getByRole' | 'getByText' | 'getByLabel' | 'locator'> {

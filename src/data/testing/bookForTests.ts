@@ -23,7 +23,7 @@ export function bookForTests(): Promise<Book> {
   return SERVER ? serverBookForTests(SERVER) : openBook(null, MIGRATIONS, { from: emptyDatabase() });
 }
 
-export type BookName = 'empty' | 'begun' | 'demo';
+export type BookName = 'empty' | 'begun' | 'few' | 'demo';
 
 /** A copy of a book that was made before the tests (scripts/books.mjs). */
 export async function bookFrom(name: BookName): Promise<Book> {

@@ -12,9 +12,10 @@ import { LinkButton } from '@/ui/LinkButton';
 import { Pebble } from '@/ui/Pebble';
 import { useKeys } from '@/ui/useKeys';
 import type { BookView } from '@/book/model/bookView';
-import { useLiveRig } from '@/live/liveRig';
+import { setPace, useLiveRig } from '@/live/liveRig';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
+import { PaceChoice } from '@/parts/PaceChoice';
 import { told } from '@/parts/told';
 import { signProof } from '@/book/write/captures';
 import { provable } from '@/live/proofSession';
@@ -123,6 +124,8 @@ function Check({
   const results = status?.results;
   const isDone = status !== null && status.current === null;
   const signed = useRef(false);
+  // A pace is for one go.
+  useEffect(() => () => setPace(1), []);
   const basis = useRef(view.proofBasis);
   useEffect(() => {
     if (!isDone || !results || signed.current) return;
@@ -154,6 +157,7 @@ function Check({
           }
         >
           An axis that stands still on something else is noted by itself.
+          {simulated && <PaceChoice />}
         </NextStep>
       }
     >
