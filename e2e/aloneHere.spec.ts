@@ -21,7 +21,7 @@ const shown = (main: Locator) =>
     return copy.textContent!.replace(/\d+/g, '#');
   });
 
-test.use({ book: 'empty', drivePace: 1 });
+test.use({ book: 'empty', drivePace: 1, isLive: true });
 
 test('blind and alone, from the seat by the rim and the feet alone: the program loads it, and nothing tells which', async ({
   page,
@@ -92,7 +92,7 @@ test('blind and alone, from the seat by the rim and the feet alone: the program 
 });
 
 test.describe('what is seen of it', () => {
-  test.use({ book: 'begun', drivePace: 8 });
+  test.use({ book: 'few', drivePace: 8, isLive: false });
 
   test('what a setting does is driven here in some seconds each: at its least, at its most, and back', async ({
     page,

@@ -131,7 +131,7 @@ test('a ride whose worker is lost, or whose page is left, is kept up to there', 
 
 test.describe('a wheel and pedals of one’s own', () => {
   // Its hands and eyes are those of the page: they see no more in a second than it draws.
-  test.use({ book: 'empty', drivePace: 1 });
+  test.use({ book: 'empty', drivePace: 1, isLive: true });
 
   test('drives by the feet alone: begins with them off, stands still without the wheel, ends on the held brake', async ({
     page,

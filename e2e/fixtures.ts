@@ -6,6 +6,8 @@ interface Fixtures {
   book: BookName;
   /** How many times faster than the wall clock is driven. */
   drivePace: number;
+  /** Whether pictures are drawn at the rate of a screen: half of a machine's time goes into it. */
+  isLive: boolean;
   server: Server;
 }
 
@@ -17,6 +19,7 @@ interface Warm {
 export const test = base.extend<Fixtures, { warm: Warm }>({
   book: ['demo', { option: true }],
   drivePace: [8, { option: true }],
+  isLive: [false, { option: true }],
   warm: [
     async ({}, use) => {
       let server: Server | null = null;
@@ -42,7 +45,8 @@ export const test = base.extend<Fixtures, { warm: Warm }>({
     expect(server.faults()).toBe('');
   },
   // After the server, so that the page ends before it: one that lost its server while it loads would be no fault.
-  page: async ({ page, drivePace, server: _ }, use) => {
+  page: async ({ page, drivePace, isLive, server: _ }, use) => {
+    if (!isLive) await page.addInitScript(fewFrames);
     await page.addInitScript((pace) => Object.assign(window, { pebbleDrivePace: pace }), drivePace);
     const faults: string[] = [];
     page.on('pageerror', (error) => faults.push(error.message));
@@ -60,6 +64,13 @@ export const test = base.extend<Fixtures, { warm: Warm }>({
     expect(faults).toEqual([]);
   },
 });
+
+/** Some pictures a second, which is enough to see what is drawn. Runs in the page. */
+function fewFrames() {
+  const FRAME_MS = 100;
+  window.requestAnimationFrame = (draw) => window.setTimeout(() => draw(performance.now()), FRAME_MS);
+  window.cancelAnimationFrame = (frame) => window.clearTimeout(frame);
+}
 
 export { expect };
 

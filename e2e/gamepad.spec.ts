@@ -1,6 +1,6 @@
 import { expect, test } from './fixtures';
 
-test.use({ book: 'empty' });
+test.use({ book: 'empty', isLive: true });
 
 /** A pedal set that only exists in the page: its third axis follows what the guide asks for, in real time. */
 function fakeGamepad() {

@@ -3,8 +3,6 @@ import { expectAccessible } from './axe';
 import { expect, ride, test } from './fixtures';
 import { PAGES, pageData } from './pageData';
 
-test.use({ contextOptions: { reducedMotion: 'reduce' } });
-
 test('axe finds nothing where settings are matched, translated, compared and written down', async ({
   page,
   server,

@@ -1,7 +1,7 @@
 import { expect, test } from './fixtures';
 import { wrenScript } from './wrenScript';
 
-test.use({ book: 'empty' });
+test.use({ book: 'empty', isLive: true });
 
 interface Wren {
   prompts: string[];
@@ -39,8 +39,9 @@ test('a newcomer goes from an empty book to settled axes from the seat, by the d
   // What was measured and taken is in the book.
   await page.goto(`${server.url}/axes/steering`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The wheel turns (900°|89\d°|90\d°)/);
+  // The Wren's throttle is truly worn: where this machine looked at it often enough, that is found.
   await expect(page.getByRole('link', { name: /^Axes, / })).toHaveAccessibleName(
-    'Axes, settled: Settled and signed',
+    /^Axes, (settled: Settled and signed|needs a look: Throttle track is rough in places)$/,
   );
   await expect(page.getByRole('button', { name: /Change: Brake flood/ })).toBeVisible();
 

@@ -8,7 +8,9 @@ import { root } from './run.mjs';
 import { hashOf } from './sources.mjs';
 import { ensureWorkers } from './workers.mjs';
 
-const MADE_BY = ['src/core', 'src/catalog', 'src/data', 'src/book/testing', 'drizzle', 'package-lock.json'];
+const HOW = ['src/book/testing/makeBooks.ts', 'drizzle'];
+const MADE_BY = [...HOW, 'src/core', 'src/catalog', 'src/data', 'package-lock.json'];
+const books = join(cache, 'books');
 
 /**
  * @param isExact whether those of an earlier state of the sources will not do; a single test takes what is there
@@ -16,14 +18,12 @@ const MADE_BY = ['src/core', 'src/catalog', 'src/data', 'src/book/testing', 'dri
  */
 export async function ensureBooks({ isExact }) {
   // The demo tells of the last eleven weeks: a day later it is made anew.
-  const day = new Date().toISOString().slice(0, 10);
-  const folder = join(cache, 'books', `${day}-${hashOf(MADE_BY).slice(0, 12)}`);
+  const kind = `${new Date().toISOString().slice(0, 10)}-${hashOf(HOW).slice(0, 12)}`;
+  const folder = join(books, `${kind}-${hashOf(MADE_BY).slice(0, 12)}`);
   if (existsSync(folder)) return folder;
-  const earlier = existsSync(join(cache, 'books'))
-    ? readdirSync(join(cache, 'books')).find((name) => name.startsWith(day) && !name.includes('.'))
-    : undefined;
-  if (earlier && !isExact) return join(cache, 'books', earlier);
-  rmSync(join(cache, 'books'), { recursive: true, force: true });
+  const earlier = existsSync(books) && readdirSync(books).find((name) => name.startsWith(kind));
+  if (earlier && !earlier.includes('.') && !isExact) return join(books, earlier);
+  rmSync(books, { recursive: true, force: true });
   await ensureWorkers();
   const fresh = `${folder}.${process.pid}`;
   rmSync(fresh, { recursive: true, force: true });

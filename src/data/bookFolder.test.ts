@@ -5,10 +5,10 @@ import { plainRig } from '@/core/rig/rigSpec';
 import { BookDamaged, BookIncomplete, BookRefused, FolderUnwritable, unwritable } from './bookFolder';
 import { openBook as open, type OpenOptions } from './openBook';
 import { addRig, listRigs } from './rigs';
-import { emptyDatabase, MIGRATIONS } from './testing/bookForTests';
+import { emptyBook, MIGRATIONS } from './testing/bookForTests';
 
 const openBook = (place: string, options: OpenOptions = {}) =>
-  open(place, MIGRATIONS, { ...options, from: emptyDatabase() });
+  open(place, MIGRATIONS, { ...options, from: emptyBook() });
 const folder = mkdtempSync(join(tmpdir(), 'pebble-folder-'));
 const sound = join(folder, 'sound');
 

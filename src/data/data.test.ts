@@ -7,7 +7,7 @@ import { plainRig } from '@/core/rig/rigSpec';
 import { addChanges, listChanges } from './changes';
 import { chooseCombination, lastOpened } from './combination';
 import { openBook, type Book } from './openBook';
-import { emptyDatabase, MIGRATIONS } from './testing/bookForTests';
+import { emptyBook, MIGRATIONS } from './testing/bookForTests';
 import {
   addProof,
   listTicks,
@@ -37,7 +37,7 @@ const folder = mkdtempSync(join(tmpdir(), 'pebble-data-'));
 let book: Book;
 
 beforeAll(async () => {
-  book = await openBook(folder, MIGRATIONS, { from: emptyDatabase() });
+  book = await openBook(folder, MIGRATIONS, { from: emptyBook() });
   await addRig(book.db, {
     id: 'r',
     name: 'Tern',

@@ -33,39 +33,42 @@ it('a book of somebody’s own is given no evening', async () => {
   expect(await newestRides(book.db, EVENING, 50)).toEqual([]);
 });
 
-itLong('fourteen changes, two dozen rides, two of them confounded; cut off in the middle it goes on where it was', async () => {
-  await addEveningChanges(book.db, Date.now());
-  await addDemoQuestions(book.db, Date.now());
-  let rides = 0;
-  const cutOff = fillEvening(book.db, () => {
-    expect(eveningProgress()?.of ?? 24).toBe(24);
-    if (++rides === 3) throw new Error('killed');
-  });
-  await expect(cutOff).rejects.toThrow('killed');
-  await fillEvening(book.db);
-  expect(eveningProgress()).toBeNull();
-  const rows = await newestRides(book.db, EVENING, 50);
-  const events = await listChanges(book.db, EVENING.rigId);
-  expect([rows.length, events.length]).toEqual([24, 14]);
-  const confounded = rows.filter(
-    (row, i) => i > 0 && changedBetween(rows[i - 1]!.settings, row.settings).length > 1,
-  );
-  expect(confounded.map(({ id }) => id)).toEqual(['demo-evening-ride-2', 'demo-evening-ride-4']);
-  // What a ride says was set is what the trail says, but for rides of a question.
-  for (const row of rows.slice(0, 8)) {
-    const then = valuesOf(
-      effectiveSettings(
-        events.filter(({ atMs }) => atMs <= row.atMs),
-        EVENING,
-      ),
+itLong(
+  'fourteen changes, two dozen rides, two of them confounded; cut off in the middle it goes on where it was',
+  async () => {
+    await addEveningChanges(book.db, Date.now());
+    await addDemoQuestions(book.db, Date.now());
+    let rides = 0;
+    const cutOff = fillEvening(book.db, () => {
+      expect(eveningProgress()?.of ?? 24).toBe(24);
+      if (++rides === 3) throw new Error('killed');
+    });
+    await expect(cutOff).rejects.toThrow('killed');
+    await fillEvening(book.db);
+    expect(eveningProgress()).toBeNull();
+    const rows = await newestRides(book.db, EVENING, 50);
+    const events = await listChanges(book.db, EVENING.rigId);
+    expect([rows.length, events.length]).toEqual([24, 14]);
+    const confounded = rows.filter(
+      (row, i) => i > 0 && changedBetween(rows[i - 1]!.settings, row.settings).length > 1,
     );
-    expect([row.id, row.settings]).toEqual([row.id, then]);
-  }
-  const log = (await loadRide(book.db, rows[0]!.id))!;
-  expect(measureRide(log).laps.filter(({ counted }) => counted)).toHaveLength(3);
-  expect(log.columns.torque_nm).toBeDefined();
-  expect(judgeBook(await bookDocument(book.db, Date.now()), Date.now())).toEqual([]);
-});
+    expect(confounded.map(({ id }) => id)).toEqual(['demo-evening-ride-2', 'demo-evening-ride-4']);
+    // What a ride says was set is what the trail says, but for rides of a question.
+    for (const row of rows.slice(0, 8)) {
+      const then = valuesOf(
+        effectiveSettings(
+          events.filter(({ atMs }) => atMs <= row.atMs),
+          EVENING,
+        ),
+      );
+      expect([row.id, row.settings]).toEqual([row.id, then]);
+    }
+    const log = (await loadRide(book.db, rows[0]!.id))!;
+    expect(measureRide(log).laps.filter(({ counted }) => counted)).toHaveLength(3);
+    expect(log.columns.torque_nm).toBeDefined();
+    expect(judgeBook(await bookDocument(book.db, Date.now()), Date.now())).toEqual([]);
+  },
+);
 
 it('what was asked came out as scenario and core have it: shown, not shown, an interval, no preference', async () => {
   const whole = await bookFrom('demo');

@@ -5,11 +5,11 @@ import { loadCapture } from './captures';
 import { copyBook } from './moveBook';
 import { openBook, type Book } from './openBook';
 import { addRig, listRigs } from './rigs';
-import { bookForTests, bookFrom, emptyDatabase, MIGRATIONS } from './testing/bookForTests';
+import { bookForTests, bookFrom, emptyBook, MIGRATIONS } from './testing/bookForTests';
 import { isLongRun } from '@/core/testing/longRun';
 import { captures } from './schema';
 
-const inMemory = () => openBook(null, MIGRATIONS, { from: emptyDatabase() });
+const inMemory = () => openBook(null, MIGRATIONS, { from: emptyBook() });
 const books: Book[] = [];
 const opened = async (opening: Promise<Book>) => {
   books.push(await opening);

@@ -10,7 +10,7 @@ import { NewerBook, openBook } from './openBook';
 import { addRide, loadRide } from './rides';
 import { listRigs } from './rigs';
 import { rigs } from './schema';
-import { emptyDatabase, MIGRATIONS } from './testing/bookForTests';
+import { emptyBook, emptyDatabase, MIGRATIONS } from './testing/bookForTests';
 import { tries } from '@/core/testing/longRun';
 
 const SCOPE = { rigId: 'r', titleId: 'causeway', carId: 'marl-850', driver: 'Late shift', branch: '' };
@@ -47,7 +47,7 @@ it('brings a book of every earlier version up to date, with what is in it', asyn
 
 it('refuses a book that a newer program has written, and leaves it alone', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'pebble-newer-'));
-  const book = await openBook(folder, MIGRATIONS, { from: emptyDatabase() });
+  const book = await openBook(folder, MIGRATIONS, { from: emptyBook() });
   await book.db.execute(
     sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 99999999999999)`,
   );

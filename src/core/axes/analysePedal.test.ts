@@ -81,7 +81,8 @@ describe('on generated captures the truth comes back', () => {
     expect(more).toEqual([]);
     expect(spot!.from).toBeCloseTo(0.42, 1);
     expect(spot!.to).toBeCloseTo(0.5, 1);
-    for (let seed = 1; seed <= tries(20, 200); seed++) expect(analysed(capture({}, seed, 125)).roughSpots).toEqual([]);
+    for (let seed = 1; seed <= tries(20, 200); seed++)
+      expect(analysed(capture({}, seed, 125)).roughSpots).toEqual([]);
   });
 
   it('finds the slack at its place, and lets it rule where it is the larger', () => {

@@ -75,7 +75,9 @@ function spotsOf(k: number, worn: WornSpot[]): RoughSpot[] {
 }
 
 it('no false alarm in clean captures, however unevenly their host polls', () => {
-  const alarmed = Array.from({ length: tries(ALL / STRIDE, 1000) }, (_, i) => i * STRIDE).filter((k) => spotsOf(k, []).length > 0);
+  const alarmed = Array.from({ length: tries(ALL / STRIDE, 1000) }, (_, i) => i * STRIDE).filter(
+    (k) => spotsOf(k, []).length > 0,
+  );
   expect(alarmed).toEqual([]);
 });
 

@@ -256,13 +256,16 @@ describe('just noticeable difference', () => {
     },
   );
 
-  itLong('nobody who notices half of it, all of it or nothing is told that they notice less, however early they end', () => {
-    for (const jnd of [0.5, 1, Infinity])
-      for (const most of [LEAST_PAIRS, 12, Infinity]) {
-        const wrong = told(jnd, most).filter(({ high }) => high < Math.min(jnd, OFFERED.at(-1)!));
-        expect([jnd, most, wrong.length <= ERRING]).toEqual([jnd, most, true]);
-      }
-  });
+  itLong(
+    'nobody who notices half of it, all of it or nothing is told that they notice less, however early they end',
+    () => {
+      for (const jnd of [0.5, 1, Infinity])
+        for (const most of [LEAST_PAIRS, 12, Infinity]) {
+          const wrong = told(jnd, most).filter(({ high }) => high < Math.min(jnd, OFFERED.at(-1)!));
+          expect([jnd, most, wrong.length <= ERRING]).toEqual([jnd, most, true]);
+        }
+    },
+  );
 
   it('who notices every step, or guesses, is not asked until the end', () => {
     for (const [jnd, most] of [

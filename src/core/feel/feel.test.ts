@@ -216,12 +216,14 @@ describe('whatever is set', () => {
     );
   }
 
-  it.each([
-    ['wren', 1],
-    ['tern', 2],
-    ['tern', 3],
-    ['gannet', 4],
-  ].slice(0, tries(1, 4)) as [string, number][])('on the %s, every cause keeps to its measure, and every change to its menu (%i)', (rig, seed) => {
+  it.each(
+    [
+      ['wren', 1],
+      ['tern', 2],
+      ['tern', 3],
+      ['gannet', 4],
+    ].slice(0, tries(1, 4)) as [string, number][],
+  )('on the %s, every cause keeps to its measure, and every change to its menu (%i)', (rig, seed) => {
     const values = anything(rig, seed);
     const facts = measured(rig, values);
     const { menus } = facts.facts;

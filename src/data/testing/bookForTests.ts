@@ -6,10 +6,14 @@ import { openBook, type Book } from '../openBook';
 import { openServerBook } from '../serverBook';
 
 /** Made once before the tests (scripts/jestSetup.mjs): to make a database from nothing takes seconds. */
-const TEMPLATE = join(process.cwd(), 'node_modules', '.cache', 'pebble-road', 'empty-database.tar');
+const made = (name: string) =>
+  new Blob([readFileSync(join(process.cwd(), 'node_modules', '.cache', 'pebble-road', name))]);
 
 export const MIGRATIONS = join(process.cwd(), 'drizzle');
-export const emptyDatabase = () => new Blob([readFileSync(TEMPLATE)]);
+/** A database without a table. */
+export const emptyDatabase = () => made('empty-database.tar');
+/** One with the tables of a book, and nothing in them. */
+export const emptyBook = () => made('empty-book.tar');
 
 /** Where the same tests run on a server (jest.config.mjs), its address; nothing where a book is in memory. */
 const SERVER = process.env['PEBBLE_TEST_ON_SERVER'] === '1' ? process.env['TEST_DATABASE_URL'] : undefined;
@@ -20,7 +24,7 @@ export const onServer = (inMemory: number) => (isOnServer ? Math.ceil(inMemory /
 
 /** An empty book in memory, or in a database of its own on the server. */
 export function bookForTests(): Promise<Book> {
-  return SERVER ? serverBookForTests(SERVER) : openBook(null, MIGRATIONS, { from: emptyDatabase() });
+  return SERVER ? serverBookForTests(SERVER) : openBook(null, MIGRATIONS, { from: emptyBook() });
 }
 
 export type BookName = 'empty' | 'begun' | 'few' | 'demo';

@@ -172,23 +172,26 @@ function drivers(count: number, settings: number, kind: Driver['kind'], seed: nu
   });
 }
 
-itLong('one setting: nine of ten within a just noticeable difference after nine rides, and claims are right', () => {
-  const all = drivers(60, 1, 'feels', 21);
-  const within = (ride: number) =>
-    all.filter(({ errors }) => errors[Math.min(ride, errors.length) - 1]! <= 1).length / all.length;
-  expect(within(9)).toBeGreaterThanOrEqual(0.85);
-  const claims = all.filter(({ told }) => told.state === 'found');
-  expect(claims.length / all.length).toBeGreaterThan(0.75);
-  expect(claims.filter(({ errors }) => errors.at(-1)! <= 1).length / claims.length).toBeGreaterThan(0.88);
-  // What they just notice lies where it is said to in nine of ten, however little so few answers tell of it.
-  const noticed = claims.filter(({ told, jnd }) => {
-    const { low, high } = noticedInSearch(told.jnd['s0']!);
-    return low <= jnd && jnd <= high;
-  });
-  expect(noticed.length / claims.length).toBeGreaterThan(0.9 - 2 * Math.sqrt((0.9 * 0.1) / claims.length));
-  const rides = all.map((one) => one.rides).sort((a, b) => a - b);
-  expect(rides[rides.length >> 1]!).toBeLessThanOrEqual(10);
-});
+itLong(
+  'one setting: nine of ten within a just noticeable difference after nine rides, and claims are right',
+  () => {
+    const all = drivers(60, 1, 'feels', 21);
+    const within = (ride: number) =>
+      all.filter(({ errors }) => errors[Math.min(ride, errors.length) - 1]! <= 1).length / all.length;
+    expect(within(9)).toBeGreaterThanOrEqual(0.85);
+    const claims = all.filter(({ told }) => told.state === 'found');
+    expect(claims.length / all.length).toBeGreaterThan(0.75);
+    expect(claims.filter(({ errors }) => errors.at(-1)! <= 1).length / claims.length).toBeGreaterThan(0.88);
+    // What they just notice lies where it is said to in nine of ten, however little so few answers tell of it.
+    const noticed = claims.filter(({ told, jnd }) => {
+      const { low, high } = noticedInSearch(told.jnd['s0']!);
+      return low <= jnd && jnd <= high;
+    });
+    expect(noticed.length / claims.length).toBeGreaterThan(0.9 - 2 * Math.sqrt((0.9 * 0.1) / claims.length));
+    const rides = all.map((one) => one.rides).sort((a, b) => a - b);
+    expect(rides[rides.length >> 1]!).toBeLessThanOrEqual(10);
+  },
+);
 
 it.each([
   ['coin', tries(6, 60)],
