@@ -23,10 +23,10 @@ export async function ensureBooks({ isExact }) {
   if (existsSync(folder)) return folder;
   const earlier = existsSync(books) && readdirSync(books).find((name) => name.startsWith(kind));
   if (earlier && !earlier.includes('.') && !isExact) return join(books, earlier);
-  rmSync(books, { recursive: true, force: true });
+  rmSync(books, { force: true, recursive: true });
   await ensureWorkers();
   const fresh = `${folder}.${process.pid}`;
-  rmSync(fresh, { recursive: true, force: true });
+  rmSync(fresh, { force: true, recursive: true });
   const made = spawn(
     process.execPath,
     [
