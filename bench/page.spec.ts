@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { test } from '../e2e/fixtures';
 
+// As somebody has it: every picture, the wall clock, all motion.
+test.use({ isLive: true, drivePace: 1, contextOptions: {} });
+
 const say = (what: string, figure: string) => process.stdout.write(`\n${what.padEnd(64)} ${figure}\n`);
 const LIVE_MS = 5000;
 

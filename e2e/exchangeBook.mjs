@@ -1,5 +1,5 @@
-// Loaded before the server of a browser test: closes the book that it has and opens that of the next test. A server that is
-// warm answers in a tenth of the time that one takes to start.
+// Loaded before the server of a browser test: closes the book that it has and opens that of the next test:
+// a server that runs already need not start for each.
 process.on('message', async ({ folder }) => {
   const book = await globalThis.pebbleBook;
   delete globalThis.pebbleBook;

@@ -6,7 +6,7 @@ interface Fixtures {
   book: BookName;
   /** How many times faster than the wall clock is driven. */
   drivePace: number;
-  /** Whether pictures are drawn at the rate of a screen: half of a machine's time goes into it. */
+  /** Whether pictures are drawn at the rate of a screen; a busy machine is spared it where nobody looks. */
   isLive: boolean;
   server: Server;
 }

@@ -26,7 +26,7 @@ export interface Server {
 }
 
 /**
- * A server lives for seconds here. The database's code is compiled once and not a second time for speed: that took a
+ * A book lives for seconds here. The database's code is compiled once and not a second time for speed: that took a
  * third of what it takes to start.
  */
 const QUICKLY_COMPILED = '--liftoff-only';

@@ -11,7 +11,7 @@ import { handsOff, ROLL_MPS } from '@/core/force/handsOff';
  * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches
  * the application. Time runs faster than the wall clock, but never by more than a twentieth of a second between two looks:
  * a page that draws few frames sees the same movements, only later. The application's own look at the devices, every 4 ms,
- * is made up for: it looks as often in a second of the Wren as it would in one of the wall clock.
+ * is made up for: it looks every 8 ms of the Wren's.
  */
 const SPEED = 16;
 /** Between two of those looks, s. */
