@@ -62,7 +62,7 @@ test('the whole road with the simulated rig: measured, shaped, ridden and judged
   await road.getByRole('link', { name: /Verdict/ }).click();
   await next.getByRole('link', { name: 'Compare A and B' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    /In ride B the brake no longer drags .* 100 % of the full presses show 100 % instead of 0 % and /,
+    /In ride B the brake no longer drags .* 100 % of the full presses show 100 % instead of 0 %/,
   );
   await expect(page.getByText(/Confounded: brake ebb and brake flood changed/)).toBeVisible();
   const table = page.getByRole('table', { name: 'A and B in numbers' });
