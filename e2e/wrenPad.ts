@@ -9,12 +9,10 @@ import { handsOff, ROLL_MPS } from '@/core/force/handsOff';
 
 /**
  * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches
- * the application. Time runs faster than the wall clock, but never by more than a twentieth of a second between two looks:
- * a page that draws few frames sees the same movements, only later. The application's own look at the devices, every 4 ms,
- * is made up for: it looks every 8 ms of the Wren's.
+ * the application. Time runs faster than the wall clock, and only between two looks: the clock of the page shows the very
+ * moment that its devices are read at. What the application looks at every 4 ms it looks at every 8 ms of the Wren's.
  */
 const SPEED = 16;
-/** Between two of those looks, s. */
 const LOOK_S = 0.008;
 /** At once no more than this is made up, s. */
 const MOST_AT_ONCE_S = 0.25;
@@ -26,14 +24,10 @@ const GATES: Record<number, number> = { 1: 8, 2: 9, 3: 10, 4: 11, 5: 12, 6: 13, 
 const isByHand = (window as unknown as { byHand?: boolean }).byHand === true;
 const PEDALS: AxisName[] = isByHand ? ['throttle', 'brake'] : ['throttle', 'brake', 'clutch'];
 
-const MOST_BETWEEN_LOOKS_S = 0.05;
-
 const wall = performance.now.bind(performance);
 const began = wall();
 let simulatedS = 0;
-let lookedAt = began;
-const sinceLook = () => Math.min(MOST_BETWEEN_LOOKS_S, (SPEED * (wall() - lookedAt)) / 1000);
-performance.now = () => began + 1000 * (simulatedS + sinceLook());
+performance.now = () => began + 1000 * simulatedS;
 
 const wren = SIMULATED_RIGS.find((rig) => rig.id === 'wren')!;
 const played = Object.entries(simulatedAxes(wren, 'Dawn shift')).map(([name, axis], i) => {
@@ -44,20 +38,29 @@ const of = (name: AxisName) => played.find((p) => p.name === name)!;
 const intend = (name: AxisName, motion: Motion) => of(name).axis.intend(motion);
 
 const every = window.setInterval.bind(window);
+const clear = window.clearInterval.bind(window);
+const looks = new Map<number, () => void>();
+let lastLook = 0;
 window.setInterval = ((look: () => void, ms: number, ...rest: unknown[]) => {
   if (ms > 4) return every(look, ms, ...rest);
-  let before = wall();
-  return every(() => {
-    const now = wall();
-    let owed = Math.min(MOST_AT_ONCE_S, (SPEED * (now - before)) / 1000);
-    before = now;
-    for (; owed >= LOOK_S; owed -= LOOK_S) {
-      for (let i = 0; i < LOOK_S * RATE; i++) step(1 / RATE);
-      lookedAt = wall();
-      look();
-    }
-  }, ms);
+  // Negative: no timer of the browser's is called so.
+  looks.set(--lastLook, look);
+  return lastLook;
 }) as typeof window.setInterval;
+window.clearInterval = (id) => {
+  if (!looks.delete(Number(id))) clear(id);
+};
+let before = began;
+let owed = 0;
+every(() => {
+  const now = wall();
+  owed = Math.min(MOST_AT_ONCE_S, owed + (SPEED * (now - before)) / 1000);
+  before = now;
+  for (; owed >= LOOK_S; owed -= LOOK_S) {
+    for (let i = 0; i < LOOK_S * RATE; i++) step(1 / RATE);
+    for (const look of [...looks.values()]) look();
+  }
+}, 4);
 
 let prompt = '';
 let promptAt = 0;
@@ -202,11 +205,6 @@ function reading(name: AxisName): number {
 }
 
 function pad(): Gamepad {
-  const since = sinceLook();
-  const due = Math.floor(since * RATE);
-  // What is less than a whole sample waits for the next look.
-  lookedAt = wall() - (1000 * (since - due / RATE)) / SPEED;
-  for (let i = 0; i < due; i++) step(1 / RATE);
   const gear = gateHeld || of('gear').raw;
   return {
     id: 'Wren (made up)',
