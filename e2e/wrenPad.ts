@@ -11,6 +11,7 @@ import { handsOff, ROLL_MPS } from '@/core/force/handsOff';
  * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches
  * the application. Time runs faster than the wall clock, and only between two looks: the clock of the page shows the very
  * moment that its devices are read at. What the application looks at every 4 ms it looks at every 8 ms of the Wren's.
+ * Time stands still as well while the server is asked something.
  */
 const SPEED = 16;
 const LOOK_S = 0.008;
@@ -50,10 +51,22 @@ window.setInterval = ((look: () => void, ms: number, ...rest: unknown[]) => {
 window.clearInterval = (id) => {
   if (!looks.delete(Number(id))) clear(id);
 };
+/** Questions that the server has not answered yet: how long it takes is none of the driver's time. */
+let asked = 0;
+const fetched = window.fetch.bind(window);
+window.fetch = async (...request) => {
+  asked++;
+  try {
+    return await fetched(...request);
+  } finally {
+    asked--;
+  }
+};
 let before = began;
 let owed = 0;
 every(() => {
   const now = wall();
+  if (asked > 0) before = now;
   owed = Math.min(MOST_AT_ONCE_S, owed + (SPEED * (now - before)) / 1000);
   before = now;
   for (; owed >= LOOK_S; owed -= LOOK_S) {
@@ -175,19 +188,19 @@ const ACTS: [RegExp, Act][] = [
 
 function step(dt: number) {
   simulatedS += dt;
-  const asked = document.querySelector('h1')?.textContent ?? '';
-  if (asked !== prompt) {
-    prompt = asked;
+  const said = document.querySelector('h1')?.textContent ?? '';
+  if (said !== prompt) {
+    prompt = said;
     promptAt = simulatedS;
     // A spin goes on whatever is said of it meanwhile.
     if (!SPIN.test(prompt)) for (const { axis } of played) axis.intend('off');
-    record.prompts.push(asked);
+    record.prompts.push(said);
   }
   down.clear();
   gateHeld = 0;
   held = null;
   for (const [pattern, act] of ACTS) {
-    const match = asked.match(pattern);
+    const match = said.match(pattern);
     if (!match) continue;
     act(match, simulatedS - promptAt);
     break;

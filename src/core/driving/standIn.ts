@@ -4,12 +4,14 @@ import { seededRandom } from '../numeric/random';
 import type { CarSpec } from '../vehicle/carSpec';
 import { makeDriver, type Driver } from '../vehicle/driver';
 import { pedalChain, type PedalChain } from '../vehicle/pedalChain';
-import { STEP_S } from '../vehicle/rideOnRoad';
 import { drillActor } from './drillActor';
-import { PRESS_IN_HAND, type RidePlan } from '../vehicle/simulateRide';
+import { PRESS_IN_HAND, RIDE_RATES, type RidePlan } from '../vehicle/simulateRide';
 import { planSpeed } from '../vehicle/speedPlan';
 import type { Track } from '../vehicle/track';
 import type { TwoTrack } from '../vehicle/twoTrack';
+
+/** The step of a ride in real time, s. */
+export const STEP_S = 0.001;
 
 /** Hands and feet of a simulated rig. */
 export interface StandInSpec extends Pick<RidePlan, 'throttle' | 'brake' | 'foot' | 'seed'> {
@@ -49,6 +51,7 @@ export function standInOn(spec: StandInSpec, car: CarSpec, body: TwoTrack, track
     ...pedals,
     foot,
     random: habits,
+    decidesS: 1 / RIDE_RATES.driver,
   });
   return {
     step(t, dt, state, place, controls) {

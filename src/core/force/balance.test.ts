@@ -2,6 +2,7 @@ import { CARS } from '@/catalog/cars';
 import { balanceOf, gripCue, maskNotes } from './balance';
 import { forceRecorder } from './forceInputs';
 import { PLAIN_TITLE } from './forceSettings';
+import { forceRow } from '../testing/forceRow';
 import { titleSignal } from './titleSignal';
 
 const car = CARS[0]!;
@@ -11,21 +12,17 @@ function driven(rows: { lateral: number; speed: number; surface: number; seconds
   let t = 0;
   for (const { lateral, speed, surface, seconds } of rows)
     for (let i = 0; i < 100 * seconds; i++, t += 0.01)
-      recorder.push({
-        t,
-        distanceM: speed * t,
-        lap: 1,
-        speedMps: speed,
-        lateralMps2: lateral,
-        hand: 0,
-        momentMechanical: -20 * lateral,
-        momentPneumatic: 0,
-        slipFront: 0,
-        kappaFront: 0,
-        kappaRear: 0,
-        brake: 0,
-        surface,
-      });
+      recorder.push(
+        forceRow({
+          t,
+          distanceM: speed * t,
+          lap: 1,
+          speedMps: speed,
+          lateralMps2: lateral,
+          momentMechanical: -20 * lateral,
+          surface,
+        }),
+      );
   return recorder.finish();
 }
 

@@ -4,6 +4,7 @@ import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { baseTorque } from './baseTorque';
 import { assumedOf, chainOf, damperShare, hardwareOf } from './chainOf';
+import { forceRow } from '../testing/forceRow';
 import { deadControls, doubledSettings } from './coupling';
 import { effectSources } from './effects';
 import { equaliser } from './equaliser';
@@ -269,15 +270,8 @@ describe('a combination', () => {
     expect(set.car.casterTrailM).toBeCloseTo(0.75 * car.casterTrailM, 12);
     expect(set.base.bands).toEqual([1, 1, 2, 1, 1]);
     const inputs = forceRecorder(100);
-    const row = { t: 0, distanceM: 0, lap: 0, speedMps: 30, lateralMps2: 5, hand: 0, brake: 0, surface: 0 };
-    const tyres = {
-      momentMechanical: -60,
-      momentPneumatic: -40,
-      slipFront: 0.01,
-      kappaFront: 0,
-      kappaRear: 0,
-    };
-    inputs.push({ ...row, ...tyres });
+    const tyres = { momentMechanical: -60, momentPneumatic: -40, slipFront: 0.01 };
+    inputs.push(forceRow({ speedMps: 30, lateralMps2: 5, ...tyres }));
     const ridden = inputs.finish();
     const quiet = { ...set.title, effects: PLAIN_TITLE.effects };
     const [signal] = titleSignal(ridden, set.car, quiet, 1).main;

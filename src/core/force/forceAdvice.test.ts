@@ -14,6 +14,7 @@ import {
   type CalmReport,
 } from './forceAdvice';
 import { forceRecorder } from './forceInputs';
+import { forceRow } from '../testing/forceRow';
 import { judgeForce } from './judgeForce';
 
 function factsOf(rig: string, values: Record<string, number> = {}, title = 'causeway'): ChainFacts {
@@ -30,21 +31,17 @@ function inputs(rateHz: number, fullScaleNm: number, ratio: number) {
   for (let i = 0; i < 60 * rateHz; i++) {
     const t = i / rateHz;
     const corner = 0.8 * Math.max(0, Math.sin(t)) + (t % 10 < 0.02 ? 0.4 : 0);
-    recorder.push({
-      t,
-      distanceM: 30 * (t % 20),
-      lap: Math.floor(t / 20),
-      speedMps: 30,
-      lateralMps2: 10 * corner,
-      hand: corner,
-      momentMechanical: -corner * fullScaleNm * ratio,
-      momentPneumatic: 0,
-      slipFront: 0,
-      kappaFront: 0,
-      kappaRear: 0,
-      brake: 0,
-      surface: 0,
-    });
+    recorder.push(
+      forceRow({
+        t,
+        distanceM: 30 * (t % 20),
+        lap: Math.floor(t / 20),
+        speedMps: 30,
+        lateralMps2: 10 * corner,
+        hand: corner,
+        momentMechanical: -corner * fullScaleNm * ratio,
+      }),
+    );
   }
   return recorder.finish();
 }

@@ -23,8 +23,7 @@ export interface ForceInputs {
   surface: Float64Array;
 }
 
-/** A row of {@link ForceInputs}, in the order of its columns. */
-const COLUMNS = [
+export const FORCE_COLUMNS = [
   't',
   'distanceM',
   'lap',
@@ -39,20 +38,24 @@ const COLUMNS = [
   'brake',
   'surface',
 ] as const;
-export type ForceRow = Record<(typeof COLUMNS)[number], number>;
+
+/** A row of {@link ForceInputs}, in the order of its columns. */
+export type ForceRow = Float64Array;
+export const emptyForceRow = (): ForceRow => new Float64Array(FORCE_COLUMNS.length);
 
 /** Collects what the chain needs while a ride is simulated, at the title's rate. */
 export interface ForceRecorder {
   readonly rateHz: number;
+  /** The row may be used again. */
   push(row: ForceRow): void;
   finish(): ForceInputs;
 }
 
 export function forceRecorder(rateHz: number): ForceRecorder {
-  const columns = growingColumns(COLUMNS);
+  const columns = growingColumns(FORCE_COLUMNS);
   return {
     rateHz,
-    push: (row) => columns.push(COLUMNS.map((name) => row[name])),
+    push: columns.push,
     finish: () => ({ rateHz, ...columns.finish() }),
   };
 }
@@ -63,6 +66,6 @@ export function lastLapOf(inputs: ForceInputs): ForceInputs {
   const from = inputs.lap.indexOf(last);
   const to = inputs.lap.lastIndexOf(last) + 1;
   if (from < 0 || to - from === inputs.lap.length) return inputs;
-  const cut = COLUMNS.map((name) => [name, inputs[name].slice(from, to)] as const);
-  return { ...inputs, ...(Object.fromEntries(cut) as Record<(typeof COLUMNS)[number], Float64Array>) };
+  const cut = FORCE_COLUMNS.map((name) => [name, inputs[name].slice(from, to)] as const);
+  return { ...inputs, ...(Object.fromEntries(cut) as Omit<ForceInputs, 'rateHz'>) };
 }

@@ -12,7 +12,7 @@ export function growingColumns<Name extends string>(names: readonly Name[]) {
     >;
   return {
     /** Values in the order of the names. */
-    push(row: readonly number[]) {
+    push(row: ArrayLike<number>) {
       if (length === room) {
         room *= 2;
         data.forEach((column, i) => {

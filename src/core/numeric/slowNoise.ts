@@ -5,7 +5,7 @@ import type { Random } from './random';
  * @returns a function that advances by dt seconds and gives the new value
  */
 export function slowNoise(random: Random, sigma: number, correlationS: number): (dt: number) => number {
-  let value = sigma * random.normal();
+  const value = Float64Array.of(sigma * random.normal());
   // Steps are mostly alike.
   let lastDt = NaN;
   let keep = 0;
@@ -16,7 +16,7 @@ export function slowNoise(random: Random, sigma: number, correlationS: number): 
       keep = Math.exp(-dt / correlationS);
       fresh = sigma * Math.sqrt(1 - keep * keep);
     }
-    value = value * keep + fresh * random.normal();
-    return value;
+    value[0] = value[0]! * keep + fresh * random.normal();
+    return value[0];
   };
 }

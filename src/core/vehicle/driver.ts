@@ -63,6 +63,8 @@ export interface DriverSetup {
   /** Where the brake foot rests and how hard it presses. */
   foot: FootHabits;
   random: Random;
+  /** Time between two decisions, s; arm and feet move on between them. */
+  decidesS: number;
 }
 
 /**
@@ -70,7 +72,7 @@ export interface DriverSetup {
  * axes under test. Spread from lap to lap comes from slow noise on speed and line, seeded.
  */
 export function makeDriver(setup: DriverSetup): Driver {
-  const { body, track, plan, throttle, brake, foot, random } = setup;
+  const { body, track, plan, throttle, brake, foot, random, decidesS } = setup;
   const { car, understeer, tyreFront, tyreRear } = body;
   const wheelbase = wheelbaseOf(car);
   const pace = slowNoise(random, SPEED_SPREAD, SPEED_SPREAD_S);
@@ -158,32 +160,44 @@ export function makeDriver(setup: DriverSetup): Driver {
     return body.driveline.engine.throttleFor(torque, engine.omega);
   };
 
+  const wanted = { hand: 0, throttle: 0, brake: foot.restTravel };
+  /** Over the time since the last one. */
+  const decide = (dt: number, state: BodyState, place: TrackPlace, { gear }: Controls) => {
+    const paceShare = 1 + pace(dt);
+    lineOffset += ((line(dt) - lineOffset) * dt) / LINE_SMOOTH_S;
+    wanted.hand = roadWheelAngle(state, place) * car.steeringRatio;
+
+    const a = wantedAcceleration(state, place, dt, paceShare);
+    // What slows it by itself: the air, and the slope.
+    const drag = dragForce(car, state.vx) / car.massKg + slopePull(state.grade);
+    const left = gripLeft(state);
+    const isBraking = a < -drag - COAST_MPS2;
+    if (isBraking && !braking) pressPeak = foot.pressTravel + foot.pressSpread * random.normal();
+    braking = isBraking;
+    const most = driveForce(car, state.vx);
+    const power = (a + drag) / (most / car.massKg);
+    const share = Math.min(1, (traction(state) * left) / most, Math.max(0, power > ALL_OF_IT ? 1 : power));
+    const push = isBraking ? 0 : pedalFor(share * most, share, state, gear) * rearHolds(state);
+    const hardest = (BRAKE_SHARE * gripAt(car, state.vx) * left * left * car.massKg) / car.fullBrakeN;
+    const stop = isBraking ? Math.min(hardest, (-a - drag) / (car.fullBrakeN / car.massKg)) : 0;
+    const rest = Math.max(0, foot.restTravel + resting(dt));
+    const greatest = brake.outputAt(pressPeak);
+    committed = isBraking && stop > (committed ? EASES_OFF : COMMITS) * greatest;
+    const press = committed ? pressPeak : brake.positionFor(stop, pressPeak);
+    wanted.throttle = throttle.positionFor(push, 1) * Math.sign(push);
+    wanted.brake = isBraking ? Math.max(rest, press) : rest;
+  };
+
+  let decidedAt = -Infinity;
   return {
     step(t, dt, state, place, controls) {
-      const paceShare = 1 + pace(dt);
-      lineOffset += ((line(dt) - lineOffset) * dt) / LINE_SMOOTH_S;
-      const wanted = roadWheelAngle(state, place) * car.steeringRatio;
-      const hand = armStep(wanted, dt);
-
-      const a = wantedAcceleration(state, place, dt, paceShare);
-      // What slows it by itself: the air, and the slope.
-      const drag = dragForce(car, state.vx) / car.massKg + slopePull(state.grade);
-      const left = gripLeft(state);
-      const isBraking = a < -drag - COAST_MPS2;
-      if (isBraking && !braking) pressPeak = foot.pressTravel + foot.pressSpread * random.normal();
-      braking = isBraking;
-      const most = driveForce(car, state.vx);
-      const power = (a + drag) / (most / car.massKg);
-      const share = Math.min(1, (traction(state) * left) / most, Math.max(0, power > ALL_OF_IT ? 1 : power));
-      const push = isBraking ? 0 : pedalFor(share * most, share, state, controls.gear) * rearHolds(state);
-      const hardest = (BRAKE_SHARE * gripAt(car, state.vx) * left * left * car.massKg) / car.fullBrakeN;
-      const stop = isBraking ? Math.min(hardest, (-a - drag) / (car.fullBrakeN / car.massKg)) : 0;
-      const rest = Math.max(0, foot.restTravel + resting(dt));
-      const greatest = brake.outputAt(pressPeak);
-      committed = isBraking && stop > (committed ? EASES_OFF : COMMITS) * greatest;
-      const press = committed ? pressPeak : brake.positionFor(stop, pressPeak);
-      feet.throttle += (throttle.positionFor(push, 1) * Math.sign(push) - feet.throttle) * FOOT_RATE * dt;
-      feet.brake += ((isBraking ? Math.max(rest, press) : rest) - feet.brake) * FOOT_RATE * dt;
+      if (t - decidedAt > decidesS - dt / 2) {
+        decide(Math.min(decidesS, t - decidedAt), state, place, controls);
+        decidedAt = t;
+      }
+      const hand = armStep(wanted.hand, dt);
+      feet.throttle += (wanted.throttle - feet.throttle) * FOOT_RATE * dt;
+      feet.brake += (wanted.brake - feet.brake) * FOOT_RATE * dt;
       controls.steer = hand / car.steeringRatio;
       controls.throttle = throttle.read(t, feet.throttle);
       controls.brake = brake.read(t, feet.brake);

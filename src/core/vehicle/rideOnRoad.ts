@@ -1,15 +1,15 @@
-import type { ForceRecorder } from '../force/forceInputs';
+import { emptyForceRow, FORCE_COLUMNS, type ForceRecorder, type ForceRow } from '../force/forceInputs';
 import { growingColumns } from '../numeric/growingColumns';
 import { SURFACES, type RideColumn, type RideLog } from '../rides/rideLog';
 import type { CarSpec } from './carSpec';
 import { rpmOf } from './drivelineSpec';
-import { projectOnTrack, trackIndex, type Track, type TrackPlace } from './track';
+import { moveAlongTrack, trackIndex, type Track, type TrackPlace } from './track';
 import { restingState, type BodyState, type Controls, type TwoTrack } from './twoTrack';
 
-/** The step of everything that is driven, s. */
-export const STEP_S = 0.001;
-/** Steps between two rows of the log: 100 Hz. */
-const LOG_EVERY = 10;
+/** Time between two rows of the log, s. */
+const LOG_EVERY_S = 0.01;
+/** Two times closer than this are one. */
+const ROUNDING_S = 1e-9;
 const DEG = 180 / Math.PI;
 
 const COLUMNS = [
@@ -45,16 +45,21 @@ const KERB = SURFACES.indexOf('kerb');
 const BUMP = SURFACES.indexOf('bump');
 const OFF_TRACK = SURFACES.indexOf('offtrack');
 
+const TIME = FORCE_COLUMNS.indexOf('t');
+const LAP = FORCE_COLUMNS.indexOf('lap');
+const SURFACE = FORCE_COLUMNS.indexOf('surface');
+
 /** A car on a road, from where it set out: where it is, what it logs. Simulated and driven rides are the same ride. */
 export interface RoadRide {
   readonly t: number;
   readonly state: BodyState;
+  /** The same object from step to step. */
   readonly place: TrackPlace;
   /** 0 before the line of a closed road was crossed. */
   readonly lap: number;
   /** Puts the car on the line at a distance, rolling. */
   setOut(distanceM: number, speedMps: number, lap: number): void;
-  /** A thousandth of a second. @param hand angle of the hand wheel, rad */
+  /** One step. @param hand angle of the hand wheel, rad */
   step(body: TwoTrack, controls: Controls, hand: number): void;
   finish(notes: RideLog['notes']): RideLog;
   /** Rows of the log from a number on. */
@@ -63,22 +68,25 @@ export interface RoadRide {
   anew(force: ForceRecorder | undefined): void;
 }
 
-/** @param force takes down what the force chain starts from, at its own rate */
+/**
+ * @param force takes down what the force chain starts from, at its own rate
+ * @param stepS a hundredth of a second holds a whole number of them
+ */
 export function rideOnRoad(
   car: CarSpec,
   track: Track,
-  { force, isDetailed }: { force?: ForceRecorder | undefined; isDetailed: boolean },
+  { force, isDetailed, stepS }: { force?: ForceRecorder | undefined; isDetailed: boolean; stepS: number },
 ): RoadRide {
+  const logEvery = Math.round(LOG_EVERY_S / stepS);
   const columns = isDetailed ? [...COLUMNS, ...DETAILS] : COLUMNS;
   let log = growingColumns<RideColumn>(columns);
-  let recorder = force;
+  let taken = force && atItsRate(force);
   const { closed } = track.spec;
   const halfTrack = car.trackFrontM / 2;
   let state = restingState(car, 0);
-  let place: TrackPlace = { distanceM: 0, offsetM: 0 };
+  const place: TrackPlace = { distanceM: 0, offsetM: 0 };
   let lap = 0;
   let steps = 0;
-  let forceDue = 0;
 
   const row = (t: number, controls: Controls, hand: number) => {
     const values = [
@@ -115,7 +123,7 @@ export function rideOnRoad(
 
   return {
     get t() {
-      return steps * STEP_S;
+      return steps * stepS;
     },
     get state() {
       return state;
@@ -135,38 +143,34 @@ export function rideOnRoad(
         heading: track.heading[k],
         grade: track.grade[k],
       });
-      place = { distanceM, offsetM: 0 };
+      Object.assign(place, { distanceM, offsetM: 0 });
       lap = asLap;
     },
     step(body, controls, hand) {
-      const t = steps * STEP_S;
+      const t = steps * stepS;
       const k = trackIndex(track, place.distanceM);
       const slope = track.grade[k]!;
       state.grade = slope === 0 ? 0 : slope * Math.cos(state.heading - track.heading[k]!);
-      body.step(state, controls, STEP_S);
-      if (recorder && t >= forceDue - STEP_S / 2) {
-        forceDue += 1 / recorder.rateHz;
-        recordForce(recorder, t, lap, place, hand, state, controls, surfaceOf(track, place, halfTrack));
-      }
-      if (steps % LOG_EVERY === 0) row(t, controls, hand);
+      body.step(state, controls, stepS);
+      taken?.(t, lap, place, hand, state, controls, surfaceOf(track, place, halfTrack));
+      if (steps % logEvery === 0) row(t, controls, hand);
       steps++;
-      const next = projectOnTrack(track, state.x, state.y, place);
+      const before = place.distanceM;
+      moveAlongTrack(track, state.x, state.y, place);
       // Over the line forwards is another lap; backwards it is the one before again.
-      if (closed && next.distanceM < place.distanceM - track.lengthM / 2) lap++;
-      else if (closed && next.distanceM > place.distanceM + track.lengthM / 2) lap--;
-      place = next;
+      if (closed && place.distanceM < before - track.lengthM / 2) lap++;
+      else if (closed && place.distanceM > before + track.lengthM / 2) lap--;
     },
     finish: (notes) => ({ columns: log.finish(), notes }),
     rows: (from) => log.rows(from),
     anew(next) {
       log = growingColumns<RideColumn>(columns);
-      recorder = next;
+      taken = next && atItsRate(next);
     },
   };
 }
 
-function recordForce(
-  force: ForceRecorder,
+type Moment = (
   t: number,
   lap: number,
   place: TrackPlace,
@@ -174,23 +178,52 @@ function recordForce(
   state: BodyState,
   controls: Controls,
   surface: number,
-): void {
-  const { kappa } = state;
-  force.push({
-    t,
-    distanceM: place.distanceM,
-    lap,
-    speedMps: state.vx,
-    lateralMps2: state.ay,
-    hand,
-    momentMechanical: state.momentMechanical,
-    momentPneumatic: state.momentPneumatic,
-    slipFront: Math.abs(state.slipFront),
-    kappaFront: Math.min(kappa[0]!, kappa[1]!),
-    kappaRear: Math.max(kappa[2]!, kappa[3]!),
-    brake: controls.brake,
-    surface,
-  });
+) => void;
+
+/** Rows at the recorder's own rate: what lies between two steps is read off the line between them. */
+function atItsRate(recorder: ForceRecorder): Moment {
+  let [before, now] = [emptyForceRow(), emptyForceRow()];
+  const row = emptyForceRow();
+  let began = NaN;
+  let count = 0;
+  return (t, lap, place, hand, state, controls, surface) => {
+    [before, now] = [now, before];
+    // In the order of its columns.
+    let i = 0;
+    now[i++] = t;
+    now[i++] = place.distanceM;
+    now[i++] = lap;
+    now[i++] = state.vx;
+    now[i++] = state.ay;
+    now[i++] = hand;
+    now[i++] = state.momentMechanical;
+    now[i++] = state.momentPneumatic;
+    now[i++] = Math.abs(state.slipFront);
+    now[i++] = Math.min(state.kappa[0]!, state.kappa[1]!);
+    now[i++] = Math.max(state.kappa[2]!, state.kappa[3]!);
+    now[i++] = controls.brake;
+    now[i++] = surface;
+    if (Number.isNaN(began)) {
+      began = t;
+      before.set(now);
+    }
+    for (;;) {
+      const due = began + count / recorder.rateHz;
+      if (due > t + ROUNDING_S) return;
+      between(before, now, due, row);
+      recorder.push(row);
+      count++;
+    }
+  };
+}
+
+/** Over a line, or back on the road, there is no way between two moments: the later one stands, as its surface always does. */
+function between(before: ForceRow, now: ForceRow, t: number, out: ForceRow): void {
+  const isOneWay = before[LAP] === now[LAP] && now[TIME]! > before[TIME]!;
+  const share = isOneWay ? Math.min(1, (t - before[TIME]!) / (now[TIME]! - before[TIME]!)) : 1;
+  for (let i = 0; i < now.length; i++) out[i] = before[i]! + share * (now[i]! - before[i]!);
+  out[TIME] = t;
+  out[SURFACE] = now[SURFACE]!;
 }
 
 /** What the car drives on: off the track by its middle, on a kerb by its inner front wheel. */

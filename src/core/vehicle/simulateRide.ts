@@ -5,7 +5,7 @@ import type { RideLog } from '../rides/rideLog';
 import type { CarSpec } from './carSpec';
 import { makeDriver } from './driver';
 import { pedalChain, type PedalSetup } from './pedalChain';
-import { rideOnRoad, STEP_S } from './rideOnRoad';
+import { rideOnRoad } from './rideOnRoad';
 import { planSpeed } from './speedPlan';
 import { layTrack, type TrackSpec } from './track';
 import { makeTransmission } from './transmission';
@@ -30,7 +30,13 @@ export interface RideProgress {
   share: number;
 }
 
-const STEPS_PER_SECOND = 1000;
+/** The rates of a simulated ride, 1/s: its car with feet, hands and sensors; and what the driver decides. */
+export interface RideRates {
+  body: number;
+  driver: number;
+}
+/** A lap is within 0.15 % of one in which everything goes at 1 kHz (a test). */
+export const RIDE_RATES: RideRates = { body: 500, driver: 250 };
 /** The out-lap starts this far before the line, rolling. */
 const RUN_UP_M = 320;
 const ROLLING_START_MPS = 12;
@@ -45,17 +51,22 @@ const SLOWEST_AVERAGE_MPS = 4;
 export const PRESS_IN_HAND = 0.97;
 
 /**
- * Simulates a ride at 1 kHz, pedals through sensor, calibration and response, and logs it at 100 Hz.
+ * Simulates a ride, pedals through sensor, calibration and response, and logs it at 100 Hz.
  * Yields progress every simulated second, so that a caller can show it and stop early; the log is returned.
  * The same plan gives the same bits.
  * @param force takes down what the force chain starts from, at its own rate
  */
-export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<RideProgress, RideLog> {
+export function* simulateRide(
+  ride: RidePlan,
+  force?: ForceRecorder,
+  rates: RideRates = RIDE_RATES,
+): Generator<RideProgress, RideLog> {
   const { car, laps } = ride;
+  const stepS = 1 / rates.body;
   const track = layTrack(ride.track);
   const body = makeTwoTrack(car);
-  const throttle = pedalChain(ride.throttle, seededRandom(ride.seed * 7 + 1), STEPS_PER_SECOND);
-  const brake = pedalChain(ride.brake, seededRandom(ride.seed * 7 + 2), STEPS_PER_SECOND);
+  const throttle = pedalChain(ride.throttle, seededRandom(ride.seed * 7 + 1), rates.body);
+  const brake = pedalChain(ride.brake, seededRandom(ride.seed * 7 + 2), rates.body);
   const reach = brake.outputAt(ride.foot.pressTravel);
   const plan = planSpeed(track, car, (PRESS_IN_HAND * reach * car.fullBrakeN) / car.massKg);
   const setOut = (run: number) =>
@@ -67,6 +78,7 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
       brake,
       foot: ride.foot,
       random: seededRandom(ride.seed * 7 + 3 + 1000 * run),
+      decidesS: 1 / rates.driver,
     });
   const { closed } = ride.track;
   // A short ring is not run up to more than once around.
@@ -74,14 +86,14 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
   const startAt = closed ? track.lengthM - runUpM : 0;
 
   let driver = setOut(0);
-  const road = rideOnRoad(car, track, { force, isDetailed: ride.isDetailed ?? false });
+  const road = rideOnRoad(car, track, { force, isDetailed: ride.isDetailed ?? false, stepS });
   const outfit = () => makeTransmission(car, ROLLING_START_MPS, { isAutomatic: true, clutch: 'self' });
   let transmission = outfit();
   road.setOut(startAt, ROLLING_START_MPS, closed ? 0 : 1);
   const controls: Controls = { ...HANDS_OFF };
   const lapM = closed ? track.lengthM : track.lengthM - RUN_OFF_M;
   const total = runUpM + laps * lapM;
-  const mostSteps = Math.ceil(total / SLOWEST_AVERAGE_MPS / STEP_S);
+  const mostSteps = Math.ceil(total / SLOWEST_AVERAGE_MPS / stepS);
   for (let step = 0; step < mostSteps; step++) {
     if (!closed && road.place.distanceM >= lapM) {
       // An open road is driven again from its start.
@@ -89,12 +101,12 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
       transmission = outfit();
       road.setOut(0, ROLLING_START_MPS, road.lap + 1);
     }
-    const hand = driver.step(road.t, STEP_S, road.state, road.place, controls);
-    transmission?.step(road.state, controls, STEP_S);
+    const hand = driver.step(road.t, stepS, road.state, road.place, controls);
+    transmission?.step(road.state, controls, stepS);
     road.step(body, controls, hand);
     const { lap, place } = road;
     if (lap > laps && place.distanceM > RUN_OUT_M) break;
-    if (step % STEPS_PER_SECOND === 0) {
+    if (step % rates.body === 0) {
       const done = lap === 0 ? place.distanceM - startAt : runUpM + (lap - 1) * lapM + place.distanceM;
       yield { lap, share: Math.min(1, Math.max(0, done / total)) };
     }
@@ -104,8 +116,8 @@ export function* simulateRide(ride: RidePlan, force?: ForceRecorder): Generator<
 }
 
 /** Runs the simulation to its end without showing progress. */
-export function completeRide(ride: RidePlan, force?: ForceRecorder): RideLog {
-  const steps = simulateRide(ride, force);
+export function completeRide(ride: RidePlan, force?: ForceRecorder, rates?: RideRates): RideLog {
+  const steps = simulateRide(ride, force, rates);
   for (;;) {
     const next = steps.next();
     if (next.done) return next.value;

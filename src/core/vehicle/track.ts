@@ -186,11 +186,11 @@ export interface TrackPlace {
 
 const SEARCH_SAMPLES = 12;
 
-/** Projects a point on the centreline near an earlier place; follows the car, lap after lap. */
-export function projectOnTrack(track: Track, x: number, y: number, near: TrackPlace): TrackPlace {
+/** Projects a point on the centreline near an earlier place, which becomes where it is now; follows the car, lap after lap. */
+export function moveAlongTrack(track: Track, x: number, y: number, place: TrackPlace): void {
   const n = track.x.length;
   const { closed } = track.spec;
-  let best = Math.round(near.distanceM / track.stepM);
+  let best = Math.round(place.distanceM / track.stepM);
   if (!closed) best = Math.min(n - 1, Math.max(0, best));
   // Downhill from where it was: between two looks a car moves by less than a sample.
   let least = away(track, best, x, y);
@@ -210,8 +210,8 @@ export function projectOnTrack(track: Track, x: number, y: number, near: TrackPl
   const sin = Math.sin(track.heading[k]!);
   const along = best * track.stepM + dx * cos + dy * sin;
   const length = track.lengthM;
-  const distanceM = track.spec.closed ? ((along % length) + length) % length : along;
-  return { distanceM, offsetM: dy * cos - dx * sin };
+  place.distanceM = closed ? ((along % length) + length) % length : along;
+  place.offsetM = dy * cos - dx * sin;
 }
 
 const wrap = (i: number, n: number) => ((i % n) + n) % n;

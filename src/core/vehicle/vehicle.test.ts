@@ -7,7 +7,7 @@ import { GRAVITY, wheelbaseOf, type CarSpec } from './carSpec';
 import type { PedalSetup } from './pedalChain';
 import { completeRide, simulateRide, type RidePlan } from './simulateRide';
 import { HANDS_OFF, makeTwoTrack, restingState } from './twoTrack';
-import { layTrack, projectOnTrack } from './track';
+import { layTrack, moveAlongTrack } from './track';
 import { makeTyre } from './tyre';
 import { tries } from '../testing/longRun';
 import { SMALL_ROAD } from '../testing/smallWorld';
@@ -109,7 +109,8 @@ describe('Saltmarsh Loop', () => {
     const k = 1000;
     const x = track.x[k]! - 2 * Math.sin(track.heading[k]!);
     const y = track.y[k]! + 2 * Math.cos(track.heading[k]!);
-    const place = projectOnTrack(track, x, y, { distanceM: k * track.stepM + 5, offsetM: 0 });
+    const place = { distanceM: k * track.stepM + 5, offsetM: 0 };
+    moveAlongTrack(track, x, y, place);
     expect(place.distanceM).toBeCloseTo(k * track.stepM, 0);
     expect(place.offsetM).toBeCloseTo(2, 1);
   });
