@@ -1,13 +1,11 @@
 import { changedBetween, keyOfText, type SettingValues } from '@/core/settings/setting';
 import type { OtherCar } from '@/core/force/forceReport';
 import type { BookView } from '../model/bookView';
-import { anyRidePlan } from './ridePlan';
+import { anyRidePlan, FORCE_SEED } from './ridePlan';
 import { withDraft } from '@/core/settings/withDraft';
 import type { CarSide } from '../model/carSide';
 
 const LAPS = 1;
-
-const SEED = 11;
 
 /** The other cars as the force worker drives them; what is tried on base and title is tried on them too. */
 export function otherCarsOf(view: BookView, sides: readonly CarSide[], tried: SettingValues): OtherCar[] {
@@ -22,6 +20,6 @@ export function otherCarsOf(view: BookView, sides: readonly CarSide[], tried: Se
       values: withDraft(settings, Object.fromEntries(changed.map((text) => [text, tried[text] ?? null]))),
       rotationDeg,
     },
-    plan: { ...anyRidePlan(view, LAPS, SEED), car },
+    plan: { ...anyRidePlan(view, LAPS, FORCE_SEED), car },
   }));
 }

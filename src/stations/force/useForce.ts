@@ -10,11 +10,10 @@ import type { ForceWorker } from '@/workers/force.worker';
 import type { ForceReport, SmoothReport, StabilityReport } from '@/core/force/forceReport';
 import { startForce } from '@/workers/startForce';
 import type { BookView } from '@/book/model/bookView';
-import { anyRidePlan } from '@/book/judge/ridePlan';
+import { anyRidePlan, FORCE_SEED } from '@/book/judge/ridePlan';
 import { forceFactsOf } from '@/book/judge/force';
 
 const LAPS = 2;
-const SEED = 11;
 
 /** What is known of one ride so far. */
 interface Known {
@@ -59,7 +58,10 @@ const NOTHING: Known = {
 export function useForce(view: BookView, values: SettingValues): ForceState {
   const facts = useMemo(() => forceFactsOf(view), [view]);
   // The road, the car and the pedals decide the ride; no setting of the force does.
-  const planText = useMemo(() => JSON.stringify([anyRidePlan(view, LAPS, SEED), view.title.forceHz]), [view]);
+  const planText = useMemo(
+    () => JSON.stringify([anyRidePlan(view, LAPS, FORCE_SEED), view.title.forceHz]),
+    [view],
+  );
   const [known, setKnown] = useState<{ planText: string } & Known>({ planText, ...NOTHING });
   const now = known.planText === planText ? known : { planText, ...NOTHING };
   const worker = useRef<ReturnType<typeof startForce> | null>(null);
