@@ -11,12 +11,13 @@ import { handsOff, ROLL_MPS } from '@/core/force/handsOff';
  * The Wren as a gamepad in the page: its hands and feet do what the prompt on the screen says, and nothing else reaches
  * the application. Time runs faster than the wall clock, and only between two looks: the clock of the page shows the very
  * moment that its devices are read at. What the application looks at every 4 ms it looks at every 8 ms of the Wren's.
- * Time stands still as well while the server is asked something.
+ * Time stands still as well while nobody looks, and while the server is asked something.
  */
 const SPEED = 16;
 const LOOK_S = 0.008;
-/** At once no more than this is made up, s. */
+/** At once no more than this is made up, s: where it is looked at every 4 ms, and where by pictures. */
 const MOST_AT_ONCE_S = 0.25;
+const MOST_BETWEEN_LOOKS_S = 0.05;
 const RATE = 250;
 const YES = 0;
 const NO = 1;
@@ -64,16 +65,28 @@ window.fetch = async (...request) => {
 };
 let before = began;
 let owed = 0;
-every(() => {
+/** Simulated time that has come due since it was last asked. */
+const due = (most: number) => {
   const now = wall();
   if (asked > 0) before = now;
-  owed = Math.min(MOST_AT_ONCE_S, owed + (SPEED * (now - before)) / 1000);
+  owed = Math.min(most, owed + (SPEED * (now - before)) / 1000);
   before = now;
+};
+every(() => {
+  // Nobody looks: what the hands did meanwhile would be missed.
+  if (looks.size === 0) return;
+  due(MOST_AT_ONCE_S);
   for (; owed >= LOOK_S; owed -= LOOK_S) {
     for (let i = 0; i < LOOK_S * RATE; i++) step(1 / RATE);
     for (const look of [...looks.values()]) look();
   }
 }, 4);
+/** Who looks by pictures moves time by looking. */
+const passed = () => {
+  if (looks.size > 0) return;
+  due(MOST_BETWEEN_LOOKS_S);
+  for (; owed >= 1 / RATE; owed -= 1 / RATE) step(1 / RATE);
+};
 
 let prompt = '';
 let promptAt = 0;
@@ -149,7 +162,7 @@ const ACTS: [RegExp, Act][] = [
   [
     /^Shifter: through every gate/,
     (_, s) => {
-      const order = isByHand ? [] : [1, 2, 3, 4, 5, 6, -1];
+      const order = isByHand ? [] : [0, 1, 2, 3, 4, 5, 6, -1];
       const gate = order[Math.floor(s / 0.6)];
       if (gate === undefined) hold('brake', s - 0.6 * order.length);
       else if (s % 0.6 > 0.25) gateHeld = gate;
@@ -218,6 +231,7 @@ function reading(name: AxisName): number {
 }
 
 function pad(): Gamepad {
+  passed();
   const gear = gateHeld || of('gear').raw;
   return {
     id: 'Wren (made up)',

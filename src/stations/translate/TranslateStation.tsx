@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { TITLES } from '@/catalog/titles';
 import type { AxisName } from '@/core/axes/axes';
 import { describeProblem, type Problem } from '@/core/problem';
 import { readPackJson, type Pack } from '@/core/formats/packJson';
@@ -30,8 +31,12 @@ const DRIVES = ['gear driven', 'belt driven', 'direct drive', 'of unknown drive'
 /** A profile is text; anything larger is something else. */
 const LARGEST_FILE = 2 * 1024 * 1024;
 
-/** "Somebody gave me these numbers": what they mean, what they become here, and what is lost on the way. */
-export function TranslateStation({ view, sources }: { view: BookView; sources: DialectSource[] }) {
+/**
+ * "Somebody gave me these numbers": what they mean, what they become here, and what is lost on the way.
+ * @param own the driver's own titles
+ */
+export function TranslateStation({ view, own }: { view: BookView; own: DialectSource[] }) {
+  const sources = useMemo((): DialectSource[] => [...TITLES, ...own], [own]);
   const [sourceId, setSourceId] = useState(sources.find((s) => s.id !== view.title.id)?.id ?? sources[0]!.id);
   const [axis, setAxis] = useState<AxisName>('brake');
   const [given, setGiven] = useState<Partial<Record<AxisName, FieldValues>>>({});

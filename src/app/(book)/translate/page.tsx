@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { bookView } from '@/book/read/readBook';
-import { dialectSources } from '@/book/read/dialectSources';
+import { ownDialects } from '@/book/read/ownDialects';
 import { TranslateStation } from '@/stations/translate/TranslateStation';
 
 export const metadata = { title: 'Translate · Pebble Road' };
@@ -8,5 +8,5 @@ export const metadata = { title: 'Translate · Pebble Road' };
 export default async function TranslatePage() {
   const view = await bookView();
   if (!view) redirect('/start');
-  return <TranslateStation view={view} sources={await dialectSources()} />;
+  return <TranslateStation view={view} own={await ownDialects()} />;
 }
