@@ -7,7 +7,7 @@ import { PAGES, pageData } from '../e2e/pageData';
 import { copyBook, removeBook, startServer } from '../e2e/server';
 
 // As somebody has it: every picture, the wall clock, all motion.
-test.use({ isLive: true, drivePace: 1, contextOptions: {} });
+test.use({ drivePace: 1, isLive: true, contextOptions: {} });
 
 const say = (what: string, figure: string) => process.stdout.write(`\n${what.padEnd(64)} ${figure}\n`);
 const CHANGES = 10_000;

@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 import { test } from '../e2e/fixtures';
 
 // As somebody has it: every picture, the wall clock, all motion.
-test.use({ isLive: true, drivePace: 1, contextOptions: {} });
+test.use({ drivePace: 1, isLive: true, contextOptions: {} });
 
 const say = (what: string, figure: string) => process.stdout.write(`\n${what.padEnd(64)} ${figure}\n`);
 const LIVE_MS = 5000;
