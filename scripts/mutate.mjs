@@ -1,6 +1,6 @@
 // `npm run mutate`: plants faults in the heart, one at a time, and says which of them the tests beside it let pass.
 // `-- src/core/force src/core/rides/laps.ts` folders or files; `-- --sample 300 --seed 5` so many faults, drawn from them.
-// Without a folder: from all that decide something. It takes its time, and nothing else that `npm test` does.
+// Without a folder: 320 faults, drawn from all folders that decide something. It is no part of `npm test`.
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';

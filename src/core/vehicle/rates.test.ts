@@ -16,6 +16,8 @@ import { HANDS_OFF, makeTwoTrack } from './twoTrack';
 
 const EXACTLY: RideRates = { body: 1000, driver: 1000 };
 const CALM: Random = { uniform: () => 0.5, normal: () => 0, below: () => 0 };
+/** No lap takes so long: a car that stands is no lap, and fails. */
+const STUCK_S = 600;
 const FOOT = { restTravel: 0, restWander: 0, pressTravel: 0.9, pressSpread: 0 };
 const { throttle, brake } = simulatedRigById('tern').pedals;
 const setUp = (hardware: NonNullable<typeof brake>) => ({
@@ -42,7 +44,7 @@ function calmLap(car: CarSpec, trackId: string, rates: RideRates): number {
   const controls = { ...HANDS_OFF };
   road.setOut(0, 12, 0);
   const crossed: number[] = [];
-  for (let before = road.lap; crossed.length < 2; before = road.lap) {
+  for (let before = road.lap; crossed.length < 2 && road.t < STUCK_S; before = road.lap) {
     const hand = driver.step(road.t, stepS, road.state, road.place, controls);
     transmission?.step(road.state, controls, stepS);
     road.step(body, controls, hand);

@@ -217,7 +217,7 @@ function atItsRate(recorder: ForceRecorder): Moment {
   };
 }
 
-/** Over a line, or back on the road, there is no way between two moments: the later one stands, as its surface always does. */
+/** Over the line of a lap distance begins anew, and nothing lies between: the later moment stands, as its surface always does. */
 function between(before: ForceRow, now: ForceRow, t: number, out: ForceRow): void {
   const isOneWay = before[LAP] === now[LAP] && now[TIME]! > before[TIME]!;
   const share = isOneWay ? Math.min(1, (t - before[TIME]!) / (now[TIME]! - before[TIME]!)) : 1;
