@@ -11,6 +11,7 @@ import { File as PageFile } from 'node:buffer';
 {
   const heard = new EventTarget();
   globalThis.self = globalThis;
+  globalThis.onmessage = null;
   globalThis.postMessage = (data, moved) => pagePort.postMessage(data, Array.isArray(moved) ? moved : moved?.transfer);
   globalThis.addEventListener = heard.addEventListener.bind(heard);
   globalThis.removeEventListener = heard.removeEventListener.bind(heard);

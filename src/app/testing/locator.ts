@@ -8,16 +8,20 @@ const MOST_MS = Number(process.env['PEBBLE_PATIENCE'] ?? 60_000);
 /** What is looked for is worked out in the same thread: the longer it is waited for, the less often is looked. */
 const LOOK_AFTER_MS = [5, 10, 20, 40, 80];
 
+/** The wall's own clock, whatever that of the page says. */
+const now = performance.now.bind(performance);
+const after = setTimeout;
+
 /** Waits until something holds, and says what did not. */
 export async function until<T>(look: () => T): Promise<T> {
-  const deadline = performance.now() + MOST_MS;
+  const deadline = now() + MOST_MS;
   for (let looks = 0; ; looks++) {
     try {
       return look();
     } catch (error) {
-      if (performance.now() > deadline) throw error;
+      if (now() > deadline) throw error;
     }
-    await new Promise((resolve) => setTimeout(resolve, LOOK_AFTER_MS[looks] ?? 120));
+    await new Promise((resolve) => after(resolve, LOOK_AFTER_MS[looks] ?? 120));
   }
 }
 
@@ -39,6 +43,7 @@ function fits(text: string, wanted: Text, isExact = false): boolean {
 /** Elements that have a role without being told so. */
 const OF_THEMSELVES: Record<string, string> = {
   alert: '',
+  article: 'article',
   banner: 'header',
   button: 'button, summary, input[type=button], input[type=submit]',
   checkbox: 'input[type=checkbox]',
@@ -98,7 +103,7 @@ function typed(keys: string): string {
 
 export const hand = userEvent.setup({ delay: null, pointerEventsCheck: 0, applyAccept: false });
 /** What a page does at once about a key or a press is done before the next one. */
-const settled = () => new Promise((resolve) => setTimeout(resolve, 20));
+const settled = () => new Promise((resolve) => after(resolve, 20));
 export async function press(keys: string) {
   await hand.keyboard(typed(keys));
   await settled();

@@ -1,12 +1,12 @@
-import { useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 
 /** Stands in for `next/navigation` where pages are drawn without a browser; {@link ./window} says what it does. */
 export const router = {
-  push: (_url: string) => undefined as void,
-  replace: (_url: string) => undefined as void,
-  refresh: () => undefined as void,
-  back: () => undefined as void,
-  prefetch: () => undefined as void,
+  push: (_url: string) => undefined as unknown,
+  replace: (_url: string) => undefined as unknown,
+  refresh: () => undefined as unknown,
+  back: () => undefined as unknown,
+  prefetch: () => undefined as unknown,
 };
 
 const listeners = new Set<() => void>();
@@ -16,7 +16,22 @@ const subscribe = (listener: () => void) => {
   return () => void listeners.delete(listener);
 };
 
-export const useRouter = () => router;
+/** How often a page was loaded: nothing of the one before stays. */
+export const loads = { count: 0 };
+
+/** What a page asks for that is no longer there leads nowhere. */
+function routerOfThisPage(): typeof router {
+  const load = loads.count;
+  const isHere = () => load === loads.count;
+  return {
+    ...router,
+    push: (url) => isHere() && router.push(url),
+    replace: (url) => isHere() && router.replace(url),
+    refresh: () => isHere() && router.refresh(),
+    back: () => isHere() && router.back(),
+  };
+}
+export const useRouter = () => useState(routerOfThisPage)[0];
 export const usePathname = () => useSyncExternalStore(subscribe, () => window.location.pathname);
 export const useSearchParams = () =>
   new URLSearchParams(useSyncExternalStore(subscribe, () => window.location.search));

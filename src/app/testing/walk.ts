@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import axe from 'axe-core';
 import type { BookName } from '@/data/testing/bookForTests';
-import { expectations, hand, Locator, press, until } from './locator';
+import { expectations, hand, Locator, press as pressKeys, until } from './locator';
 import { windowOn } from './window';
 
 /** A page that is walked through, in the words of the browser's tests. */
@@ -28,7 +28,7 @@ export function walksOn(begins: BookName) {
     locator: whole.locator.bind(whole),
     goto: open,
     reload,
-    keyboard: { press, type: (text) => hand.keyboard(text.replaceAll(/[[{]/g, '$&$&')) },
+    keyboard: { press: pressKeys, type: (text) => hand.keyboard(text.replaceAll(/[[{]/g, '$&$&')) },
     async saved() {
       const file = await until(() => {
         if (saved.length <= taken) throw new Error('nothing was saved');
@@ -124,3 +124,33 @@ export async function expectAccessible(_page: Page, place: string): Promise<void
   const found = violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
   jestExpect([place, found]).toEqual([place, []]);
 }
+
+/** Driving in real time, so many times faster than the wall clock: there is no picture that has to follow. */
+export function driveFast() {
+  beforeAll(() => void Object.assign(globalThis, { pebbleDrivePace: 16 }));
+}
+
+const HURRY = 4;
+/** The clock of the page runs so many times faster than the wall's: what waits for hands and feet is over sooner. */
+export function hurry() {
+  beforeAll(() => {
+    const { setTimeout: after, setInterval: every } = globalThis;
+    const now = performance.now.bind(performance);
+    const began = now();
+    performance.now = () => began + HURRY * (now() - began);
+    Object.assign(globalThis, {
+      setTimeout: (act: () => void, ms = 0) => after(act, ms / HURRY),
+      setInterval: (act: () => void, ms = 0) => every(act, ms / HURRY),
+    });
+  });
+}
+
+/** What is asked in the seat. */
+export const prompt = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** A button on the simulated rig's rim. */
+export const press = (page: Page, answer: 'Yes' | 'No') =>
+  page
+    .getByRole('group', { name: 'Simulated rig' })
+    .getByRole('button', { name: answer, exact: true })
+    .click();

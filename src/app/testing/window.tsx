@@ -12,7 +12,7 @@ import type { BookName } from '@/data/testing/bookForTests';
 import { UnansweredFaults } from '@/stations/frame/UnansweredFaults';
 import { ServerAway } from '@/ui/ServerAway';
 import { answerCame } from './nextHeaders';
-import { addressChanged, Redirect, router } from './nextNavigation';
+import { addressChanged, loads, Redirect, router } from './nextNavigation';
 
 /*
  * Pages as a browser draws them, without one: what a page is drawn from comes from a book of the test's, its commands and
@@ -35,6 +35,8 @@ const PAGES = filesCalled('page.tsx').map((file) => ({
     .filter((part) => part !== '' && part !== '(book)'),
   isFramed: file.includes('(book)'),
 }));
+// What is called by name comes before what anything may be called.
+PAGES.sort((a, b) => Number(a.file.includes('[')) - Number(b.file.includes('[')));
 
 function filesCalled(name: string): string[] {
   const found = readdirSync(APP, { recursive: true, encoding: 'utf8' });
@@ -103,7 +105,7 @@ function Window() {
     <>
       <ServerAway />
       <UnansweredFaults />
-      {now && <div key={now.key}>{now.element}</div>}
+      {now && <div key={`${loads.count} ${now.key}`}>{now.element}</div>}
     </>
   );
 }
@@ -111,9 +113,13 @@ function Window() {
 let asking = Promise.resolve();
 /** One address after another: a window shows what it was led to last; `null` where it is, drawn again. */
 function go(url: string | null, how: 'push' | 'replace'): Promise<void> {
+  const load = loads.count;
   asking = asking.then(async () => {
+    // What a page asked for that is no longer there is shown nowhere.
+    if (load !== loads.count) return;
     const found = await followed(new URL(url ?? window.location.href, window.location.href));
     answerCame();
+    if (load !== loads.count) return;
     if (how === 'push') window.history.pushState(null, '', found.at);
     else if (found.at.href !== window.location.href) window.history.replaceState(null, '', found.at);
     startTransition(() => show(found.shown));
@@ -245,6 +251,14 @@ export function windowOn(begins: BookName) {
       IntersectionObserver: Watcher,
       fetch: answer,
     });
+    // Who writes the address by hand is heard as well.
+    for (const how of ['pushState', 'replaceState'] as const) {
+      const write = window.history[how].bind(window.history);
+      window.history[how] = (...what) => {
+        write(...what);
+        addressChanged();
+      };
+    }
     // Whatever is drawn at the rate of a screen is drawn for nobody here.
     window.requestAnimationFrame = (draw) =>
       setTimeout(() => draw(performance.now()), FRAME_MS) as unknown as number;
@@ -305,11 +319,13 @@ export function windowOn(begins: BookName) {
     },
     /** Leads the window somewhere, as an address that is typed in does. */
     open: (url: string) => {
+      loads.count++;
       show(null);
       return go(url, 'push');
     },
     /** Begins anew with what is in the book. */
     async reload() {
+      loads.count++;
       show(null);
       await go(null, 'replace');
     },

@@ -93,3 +93,48 @@ test('a capture goes out as a file and comes back: compared, played as a device,
   await page.getByRole('link', { name: 'History' }).click();
   await expect(page.getByText(/^5 captures since/)).toBeVisible();
 });
+
+test('the Gannet: seven axes, an inverted clutch; the check says exactly what is wrong, then it is signed', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await openRig(page, 'Gannet');
+  await page.goto('/axes/clutch');
+  await expect(page.getByText(/reads inverted$/)).toBeVisible();
+  await page.getByRole('button', { name: 'All axes' }).click();
+  await expect(
+    page.getByText('Then: throttle, brake, clutch, handbrake, left paddle, right paddle.'),
+  ).toBeVisible();
+  // What was accepted is a draft; here it is not gone on with.
+  await expect(heading(page)).toHaveText(/^Turn fully left/);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  // The road says what is worst; the axis itself that its capture waits.
+  await expect(page.getByRole('link', { name: /^Steering: Steering capture waits/ })).toBeVisible();
+  await page.goto('/axes/steering');
+  await page.getByRole('button', { name: 'Discard' }).click();
+  await expect(message(page, 'The draft is gone')).toBeVisible();
+
+  const next = page.getByRole('region', { name: 'What to do next' });
+  const check = async () => {
+    await page.goto('/axes/check');
+    await next.getByRole('button', { name: 'Start the check' }).click();
+    await page.getByRole('button', { name: '16×' }).click();
+    await expect(heading(page)).toHaveText(/did not come|are settled/);
+  };
+  await check();
+  await expect(heading(page)).toHaveText(/^[23] of 15 did not come/);
+  await expect(page.getByText(/Brake shows [12](\.\d)? % under the resting foot, not 0/)).toBeVisible();
+  for (const axis of ['brake', 'handbrake']) {
+    await page.goto(`/axes/${axis}`);
+    const apply = next.getByRole('button', { name: /^Apply: / });
+    await expect(apply.first()).toBeVisible();
+    while ((await apply.count()) > 0) {
+      const left = await apply.count();
+      await apply.first().click();
+      await expect(apply).toHaveCount(left - 1);
+    }
+  }
+  await check();
+  await expect(heading(page)).toHaveText('The axes of the Gannet are settled');
+  await expect(page.getByRole('link', { name: /Axes, settled: Settled and signed/ })).toBeVisible();
+});

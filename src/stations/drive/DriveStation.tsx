@@ -51,6 +51,7 @@ export function DriveStation({
   if (asked)
     return <AskedRide key={`${source.info.id}/${asked.id}`} view={view} source={source} open={asked} />;
   if (isTest) return <TestDrive key={source.info.id} view={view} source={source} />;
-  if (drill) return <DrillDrive key={source.info.id} view={view} source={source} line={drill} />;
+  if (drill)
+    return <DrillDrive key={`${source.info.id}/${drill.name}`} view={view} source={source} line={drill} />;
   return <FreeDrive key={source.info.id} view={view} source={source} choice={choice} />;
 }

@@ -1,14 +1,12 @@
-import { expectAccessible } from './axe';
-import { expect, test } from './fixtures';
-import { press, prompt } from './seatRim';
+import { driveFast, expect, expectAccessible, press, prompt, walksOn } from '../testing/walk';
 
-test.use({ book: 'few' });
+const test = walksOn('few');
+driveFast();
 
 test('the test run in the title, from the seat: a part, one question, and its feeling ends in the finder', async ({
   page,
-  server,
 }) => {
-  await page.goto(`${server.url}/force?part=feels`);
+  await page.goto('/force?part=feels');
   await page.getByRole('link', { name: 'test run' }).click();
   await expect(prompt(page)).toHaveText('Seven parts, one question after each');
   await expectAccessible(page, 'test run before it');
@@ -59,9 +57,8 @@ test('the test run in the title, from the seat: a part, one question, and its fe
 
 test('the test run here: driven on our road, the force measured where it cannot be felt', async ({
   page,
-  server,
 }) => {
-  await page.goto(`${server.url}/drive?do=test-run&said=straight.right`);
+  await page.goto('/drive?do=test-run&said=straight.right');
   const main = page.getByRole('main');
   const isOver = page.getByRole('button', { name: 'That is it' });
   await expect(page.getByText('2 of 7: The tightest turn')).toBeVisible();
@@ -85,7 +82,7 @@ test('the test run here: driven on our road, the force measured where it cannot 
   await expect(page.getByText('4 of 7: A kerb')).toBeVisible();
 
   await page.goto(
-    `${server.url}/drive?do=test-run&said=straight.right,hairpin.out-of-lock,sweep.whole,kerb.whole,grass.left-out,roll.right`,
+    `/drive?do=test-run&said=straight.right,hairpin.out-of-lock,sweep.whole,kerb.whole,grass.left-out,roll.right`,
   );
   await expect(page.getByText('7 of 7: Getting away')).toBeVisible();
   await expect(page.getByText('Did it get away as your foot meant it to?')).toBeVisible();
@@ -94,6 +91,6 @@ test('the test run here: driven on our road, the force measured where it cannot 
   await expect(page.getByRole('row').filter({ hasText: 'A fast bend' })).toContainText('The force was whole');
 
   // Its parts are kept, and take nothing from what has laps.
-  await page.goto(`${server.url}/ride`);
+  await page.goto('/ride');
   await expect(page.getByRole('heading', { name: /^The brake drags on/ })).toBeVisible();
 });

@@ -1,13 +1,10 @@
-import type { BrowserContext, Page } from '@playwright/test';
-import { expectAccessible } from './axe';
-import { expect, test } from './fixtures';
-import { press, prompt } from './seatRim';
+import { expect, expectAccessible, type Page, press, prompt, walksOn } from '../testing/walk';
 
-test.use({ book: 'few' });
+const test = walksOn('few');
 
 /** Passes over the questions before the one that is wanted, and asks it. */
-async function choose(page: Page, url: string, ...passed: string[]) {
-  await page.goto(`${url}/seat?do=verdict`);
+async function choose(page: Page, ...passed: string[]) {
+  await page.goto('/seat?do=verdict');
   for (const question of passed.slice(0, -1)) {
     await expect(prompt(page)).toHaveText(question);
     await press(page, 'No');
@@ -24,9 +21,8 @@ const WHAT = 'What does this one do?';
 
 test('from the seat by the rim’s buttons alone: a change, what a setting does, where its best lies', async ({
   page,
-  server,
 }) => {
-  await choose(page, server.url, CHANGE);
+  await choose(page, CHANGE);
   for (let ride = 1; ride <= 8; ride++) {
     await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`));
     if (ride === 1) await expectAccessible(page, 'seat ride');
@@ -41,7 +37,7 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await press(page, 'No');
   await expect(prompt(page)).toHaveText('That was all');
 
-  await choose(page, server.url, CHANGE, TELL, LIKE, BEST, WHAT);
+  await choose(page, CHANGE, TELL, LIKE, BEST, WHAT);
   for (const ride of [1, 2, 3]) {
     await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`));
     await press(page, 'Yes');
@@ -53,7 +49,7 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await expect(page).toHaveURL(/\/verdict\?show=/);
   await expect(page.getByRole('table', { name: 'What changed from ride to ride' })).toBeVisible();
 
-  await choose(page, server.url, CHANGE, TELL, LIKE, BEST);
+  await choose(page, CHANGE, TELL, LIKE, BEST);
   let before: number | null = null;
   for (let ride = 1; ride <= 24; ride++) {
     await expect(prompt(page)).toHaveText(new RegExp(`^(Ride ${ride}: load|Your best)`));
@@ -76,42 +72,41 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await expect(page.getByRole('button', { name: /^Change: Calming 30 → \d+/ })).toBeVisible();
 });
 
-/** The helper’s window of the question that is under way. */
-async function openHelper(page: Page, url: string, context: BrowserContext): Promise<Page> {
-  const html = await (await page.request.get(`${url}/verdict`)).text();
-  const helper = await context.newPage();
-  await helper.goto(`${url}/helper/${/\/helper\/([0-9a-f-]{36})/.exec(html)![1]}`);
-  return helper;
+/** The helper's window of the question that is under way. */
+async function helperOf(page: Page): Promise<string> {
+  await page.goto('/verdict');
+  return (await page.getByRole('link', { name: 'The helper’s window' }).getAttribute('href'))!;
 }
 
-async function load(helper: Page, ride: number): Promise<string> {
-  await expect(prompt(helper)).toHaveText(`Ride ${ride}: load the neutral values`);
-  await helper.getByRole('button', { name: 'Loaded' }).click();
-  await expect(prompt(helper)).toHaveText(`Ride ${ride}: load these`);
-  const value = (await helper.getByRole('definition').textContent())!;
-  await helper.getByRole('button', { name: 'Loaded' }).click();
+/** The helper loads a ride, and the seat goes on where it was. */
+async function load(page: Page, helper: string, ride: number): Promise<string> {
+  await page.goto(helper);
+  await expect(prompt(page)).toHaveText(`Ride ${ride}: load the neutral values`);
+  await page.getByRole('button', { name: 'Loaded' }).click();
+  await expect(prompt(page)).toHaveText(`Ride ${ride}: load these`);
+  const value = (await page.getByRole('definition').textContent())!;
+  await page.getByRole('button', { name: 'Loaded' }).click();
+  await expect(prompt(page)).toHaveText(`Ride ${ride} is loaded. The driver drives`);
+  await page.goto('/seat?do=verdict');
   return value;
 }
 
 /** Two rides of a pair, each loaded by the helper; gives which of them was B. */
-async function pairOf(page: Page, helper: Page, pair: number, b: string): Promise<'first' | 'second'> {
+async function pairOf(page: Page, helper: string, pair: number, b: string): Promise<'first' | 'second'> {
   const values: string[] = [];
   for (const ride of [2 * pair - 1, 2 * pair]) {
-    values.push(await load(helper, ride));
+    values.push(await load(page, helper, ride));
     await expect(prompt(page)).toHaveText(`Ride ${ride}: drive`);
     await press(page, 'Yes');
+    await expect(prompt(page)).not.toHaveText(`Ride ${ride}: drive`);
   }
   return values[0] === b ? 'first' : 'second';
 }
 
-test('blind from the seat, with a helper: could I tell, which do I like', async ({
-  page,
-  server,
-  context,
-}) => {
-  await choose(page, server.url, CHANGE, TELL);
+test('blind from the seat, with a helper: could I tell, which do I like', async ({ page }) => {
+  await choose(page, CHANGE, TELL);
   await expect(prompt(page)).toHaveText('Ride 1: your helper is loading');
-  const helper = await openHelper(page, server.url, context);
+  const helper = await helperOf(page);
   await pairOf(page, helper, 1, '30');
   await expect(prompt(page)).toHaveText('Can you say which was B?');
   await press(page, 'No');
@@ -128,10 +123,9 @@ test('blind from the seat, with a helper: could I tell, which do I like', async 
   await expect(prompt(page)).toHaveText(/^Not shown: 0 of 2 right/);
   await press(page, 'No');
   await expect(prompt(page)).toHaveText('That was all');
-  await helper.close();
 
-  await choose(page, server.url, CHANGE, TELL, LIKE);
-  const second = await openHelper(page, server.url, context);
+  await choose(page, CHANGE, TELL, LIKE);
+  const second = await helperOf(page);
   // Seven pairs would show it; that they do is told where no ride has to be driven (core/experiment, book/write).
   for (let pair = 1; pair <= 2; pair++) {
     // What was put back is the change that was made last: B is what it was put back to.
