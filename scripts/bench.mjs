@@ -4,7 +4,7 @@ import { bundle } from './bundle.mjs';
 import { ensureChromium, ensureInstalled } from './install.mjs';
 import { run, runTool } from './run.mjs';
 
-ensureInstalled();
+ensureInstalled({ isWhole: true });
 run(process.execPath, [await bundle('bench/core.ts', 'bench')]);
 if (process.argv.includes('--core')) process.exit(0);
 await ensureBuilt();

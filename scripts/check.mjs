@@ -4,7 +4,7 @@ import { ensureInstalled } from './install.mjs';
 import { root, runJest, runTool, runToolBeside } from './run.mjs';
 
 const started = Date.now();
-ensureInstalled();
+ensureInstalled({ isWhole: true });
 const touched = touchedFiles();
 const lint = runToolBeside('eslint/bin/eslint.js', [
   '.',

@@ -4,7 +4,7 @@ import { bundle } from './bundle.mjs';
 import { ensureInstalled } from './install.mjs';
 import { run } from './run.mjs';
 
-ensureInstalled();
+ensureInstalled({ isWhole: true });
 await ensureBuilt();
 run(process.execPath, [
   await bundle('bench/hostile/hostile.ts', 'hostile', { external: ['pg'] }),

@@ -1,21 +1,74 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { progressBar } from './progress.mjs';
 import { root, run } from './run.mjs';
 
-const stampFile = join(root, 'node_modules', '.pebble-installed');
+const modules = join(root, 'node_modules');
+const stampFile = join(modules, '.pebble-installed');
 
-/** Installs the locked packages where they are missing or the lock has changed. */
-export function ensureInstalled() {
+/** What installs the locked packages: to run the program, or all, with what tests it. */
+const ci = (isWhole) => [
+  'ci',
+  '--no-audit',
+  '--no-fund',
+  '--loglevel=error',
+  ...(isWhole ? [] : ['--omit=dev']),
+];
+
+/** What was installed, as one word; `whole` goes for `run` as well. */
+function stamps() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .update(process.version.split('.')[0])
     .digest('hex');
-  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === lock) return;
+  return { run: `${lock} to run`, whole: `${lock} whole` };
+}
+function isInstalled(isWhole) {
+  if (!existsSync(stampFile)) return false;
+  const { run: toRun, whole } = stamps();
+  const stamp = readFileSync(stampFile, 'utf8');
+  return stamp === whole || (!isWhole && stamp === toRun);
+}
+const keepStamp = (isWhole) => writeFileSync(stampFile, isWhole ? stamps().whole : stamps().run);
+
+/**
+ * Installs the locked packages where they are missing or the lock has changed.
+ * @param isWhole with what only tests need
+ */
+export function ensureInstalled({ isWhole = false } = {}) {
+  if (isInstalled(isWhole)) return;
   process.stderr.write('Installing packages (once)…\n');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdout: 'stderr' });
-  writeFileSync(stampFile, lock);
+  run('npm', ci(isWhole), { stdout: 'stderr' });
+  keepStamp(isWhole);
+}
+
+/** The same for whoever starts the program: only what running it needs, with a bar. */
+export async function installToRun() {
+  if (isInstalled(false)) return;
+  const { packages } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
+  const expected = Object.values(packages).filter(({ dev, optional }) => !dev && !optional).length;
+  const bar = progressBar('Packages (once)');
+  const look = setInterval(() => bar.at(Math.min(0.99, installedCount() / expected)), 500);
+  const child = spawn('npm', ci(false), {
+    cwd: root,
+    stdio: ['ignore', 2, 2],
+    shell: process.platform === 'win32',
+  });
+  const status = await new Promise((resolve) => child.once('close', resolve));
+  clearInterval(look);
+  if (status !== 0) process.exit(status ?? 1);
+  keepStamp(false);
+  bar.done();
+}
+
+function installedCount() {
+  const names = (folder) => (existsSync(folder) ? readdirSync(folder) : []);
+  return names(modules).reduce(
+    (sum, name) => sum + (name.startsWith('@') ? names(join(modules, name)).length : 1),
+    0,
+  );
 }
 
 /** The browser that the tests drive: CHROMIUM, or a system's Chromium; installed from Debian's packages when root. */

@@ -29,7 +29,7 @@ const sample = asked.sample ?? (positionals.length > 0 ? null : '320');
 const mutate = sample === null ? files : drawn(Number(sample), seed);
 if (sample !== null) process.stderr.write(`Drawn with --seed ${seed}\n`);
 
-ensureInstalled();
+ensureInstalled({ isWhole: true });
 const tools = join(cache, 'mutate');
 if (!existsSync(join(tools, 'node_modules'))) {
   mkdirSync(tools, { recursive: true });

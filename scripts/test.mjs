@@ -7,7 +7,7 @@ import { runJest, runTool, runToolBeside, steps } from './run.mjs';
 
 const { step, finish } = steps();
 
-await step('packages', ensureInstalled);
+await step('packages', () => ensureInstalled({ isWhole: true }));
 let chromium = '';
 await step('browser', () => {
   chromium = ensureChromium();

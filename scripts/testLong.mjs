@@ -6,7 +6,7 @@ import { startPostgres } from './postgres.mjs';
 import { runJest, steps } from './run.mjs';
 
 const { step, finish } = steps();
-ensureInstalled();
+ensureInstalled({ isWhole: true });
 const seed = process.env.PEBBLE_SEED ?? String(Math.floor(Math.random() * 2 ** 31));
 const postgres = await startPostgres();
 process.stderr.write(`Properties begin with PEBBLE_SEED=${seed}\n`);
