@@ -8,7 +8,6 @@ interface Bar {
 function drawn(isTTY: boolean) {
   const said: string[] = [];
   const stream = { isTTY, write: (text: string) => said.push(text) };
-  // eslint-disable-next-line @typescript-eslint/no-unsafe-call -- a script without types
   return { said, bar: progressBar('Packages', stream) as Bar };
 }
 

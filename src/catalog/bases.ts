@@ -1,7 +1,7 @@
 import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { MenuPage } from '@/core/card/setupCard';
 import type { BaseProgram, RigSpec } from '@/core/rig/rigSpec';
-import type { Dialect, DialectField } from '@/core/response/dialect';
+import type { MenuSchema, MenuField } from '@/core/response/menuSchema';
 import { bandParameter } from '@/core/force/forceParameters';
 import { BAND_HZ } from '@/core/force/forceSettings';
 import type { Menu } from '@/core/settings/menus';
@@ -14,9 +14,9 @@ const LEAST_ROTATION_DEG = 90;
 const USUAL_MAX_DEG = 900;
 const USUAL_MAX_NM = 10;
 
-const dialect = (name: string, axis: string, fields: DialectField[]): Dialect => ({ name, axis, fields });
+const dialect = (name: string, axis: string, fields: MenuField[]): MenuSchema => ({ name, axis, fields });
 
-function rotationField(spec: RigSpec, label: string, step: number): DialectField {
+function rotationField(spec: RigSpec, label: string, step: number): MenuField {
   const max = spec.base.maxRotationDeg ?? USUAL_MAX_DEG;
   return {
     key: 'rotation',
@@ -29,7 +29,7 @@ function rotationField(spec: RigSpec, label: string, step: number): DialectField
   };
 }
 
-function torqueLimitField(spec: RigSpec): DialectField {
+function torqueLimitField(spec: RigSpec): MenuField {
   const max = spec.base.torqueNm ?? USUAL_MAX_NM;
   return {
     key: 'torqueLimit',
@@ -43,7 +43,7 @@ function torqueLimitField(spec: RigSpec): DialectField {
 }
 
 /** Ends of a pedal's way as the base passes it on, in percent. */
-const ends = (startLabel: string, fullLabel: string): DialectField[] => [
+const ends = (startLabel: string, fullLabel: string): MenuField[] => [
   {
     key: 'deadzone',
     label: startLabel,
@@ -64,7 +64,7 @@ const ends = (startLabel: string, fullLabel: string): DialectField[] => [
   },
 ];
 
-const blend: DialectField = {
+const blend: MenuField = {
   key: 'linearity',
   label: 'Blend',
   min: -50,
@@ -74,11 +74,11 @@ const blend: DialectField = {
   maps: { kind: 'blend', full: 100 },
 };
 
-const plain = (name: string, axis: string, fields: DialectField[]): Menu => ({
+const plain = (name: string, axis: string, fields: MenuField[]): Menu => ({
   dialect: dialect(name, axis, fields),
   drawsCurve: false,
 });
-const drawn = (name: string, axis: string, fields: DialectField[]): Menu => ({
+const drawn = (name: string, axis: string, fields: MenuField[]): Menu => ({
   dialect: dialect(name, axis, fields),
   drawsCurve: true,
 });

@@ -1,17 +1,13 @@
 import { AXIS_WORDS } from '@/core/axes/axes';
 import { lockNeutral, type ShapedAxis } from '@/core/formats/titleJson';
 import type { ForceParameter } from '@/core/force/forceParameters';
-import type { Dialect, DialectField } from '@/core/response/dialect';
+import type { MenuSchema, MenuField } from '@/core/response/menuSchema';
 
-export type AxisDialects = Record<ShapedAxis, Dialect>;
+export type AxisDialects = Record<ShapedAxis, MenuSchema>;
 
 /** A title that writes every axis alike; its steering may have fields beyond those. */
-export function sameOnEveryAxis(
-  name: string,
-  fields: DialectField[],
-  steering: DialectField[] = [],
-): AxisDialects {
-  const on = (axis: ShapedAxis, own: DialectField[] = []): Dialect => ({
+export function sameOnEveryAxis(name: string, fields: MenuField[], steering: MenuField[] = []): AxisDialects {
+  const on = (axis: ShapedAxis, own: MenuField[] = []): MenuSchema => ({
     name,
     axis: AXIS_WORDS[axis],
     fields: [...own, ...fields],
@@ -30,34 +26,34 @@ export function sameOnEveryAxis(
 function degreesField(
   of: 'rotation' | 'lock',
   label: string,
-  range: Pick<DialectField, 'min' | 'max' | 'step' | 'neutral'>,
-): DialectField {
+  range: Pick<MenuField, 'min' | 'max' | 'step' | 'neutral'>,
+): MenuField {
   return { key: of, label, ...range, maps: { kind: 'degrees', of } };
 }
 
 /** A car's bump stop: it comes at the car's own lock. */
 const lockField = (
   label: string,
-  range: Pick<DialectField, 'min' | 'max' | 'step'>,
+  range: Pick<MenuField, 'min' | 'max' | 'step'>,
   lockDeg: number,
-): DialectField => degreesField('lock', label, { ...range, neutral: lockNeutral(range, lockDeg) });
+): MenuField => degreesField('lock', label, { ...range, neutral: lockNeutral(range, lockDeg) });
 
-type Range = Pick<DialectField, 'min' | 'max' | 'step' | 'neutral'>;
+type Range = Pick<MenuField, 'min' | 'max' | 'step' | 'neutral'>;
 
 /** A setting of the force; the menu's number over `full` is its share. */
-export function shareField(of: ForceParameter, label: string, range: Range, full: number): DialectField {
+export function shareField(of: ForceParameter, label: string, range: Range, full: number): MenuField {
   return { key: of, label, ...range, maps: { kind: 'fraction', of, full } };
 }
 
 /** A factor: 1 at its neutral. */
-export function gainField(of: ForceParameter, label: string, range: Range): DialectField {
+export function gainField(of: ForceParameter, label: string, range: Range): MenuField {
   return { key: of, label, ...range, maps: { kind: 'gain', of } };
 }
 
 const HUNDRED: Range = { min: 0, max: 100, step: 1, neutral: 0 };
 const AS_IT_COMES: Range = { ...HUNDRED, neutral: 50 };
 
-const CAUSEWAY_FORCE: DialectField[] = [
+const CAUSEWAY_FORCE: MenuField[] = [
   gainField('gain', 'Heft', AS_IT_COMES),
   shareField('minForce', 'Stir', HUNDRED, 400),
   shareField('roadEffect', 'Cobbles', AS_IT_COMES, 100),
@@ -73,7 +69,7 @@ const UNIT: Range = { min: 0, max: 1, step: 0.05, neutral: 0 };
 
 const TRAIL: Range = { min: 0, max: 2, step: 0.05, neutral: 1 };
 
-const HILL_AND_HOLLOW_FORCE: DialectField[] = [
+const HILL_AND_HOLLOW_FORCE: MenuField[] = [
   gainField('gain', 'Voice', { min: 0, max: 2, step: 0.01, neutral: 1 }),
   gainField('selfAlignment', 'Straightening', TRAIL),
   gainField('mechanicalTrail', 'Caster feel', TRAIL),
@@ -89,7 +85,7 @@ const HILL_AND_HOLLOW_FORCE: DialectField[] = [
 
 const CLICKS: Range = { min: 0, max: 20, step: 1, neutral: 0 };
 
-const MILLSTONE_FORCE: DialectField[] = [
+const MILLSTONE_FORCE: MenuField[] = [
   gainField('gain', 'Force level', { min: 1, max: 10, step: 1, neutral: 5 }),
   shareField('minForce', 'Wake', CLICKS, 100),
   shareField('roadEffect', 'Shake', { ...CLICKS, neutral: 10 }, 20),
@@ -209,7 +205,7 @@ export const MILLSTONE_DIALECTS = sameOnEveryAxis(
 );
 
 /** What a title lets one set for a single car. */
-export type CarMenu = Partial<Record<ShapedAxis, (carName: string, lockDeg: number) => Dialect>>;
+export type CarMenu = Partial<Record<ShapedAxis, (carName: string, lockDeg: number) => MenuSchema>>;
 
 export const CAUSEWAY_CAR_MENU: CarMenu = {
   steering: (carName, lockDeg) => ({

@@ -6,7 +6,7 @@ import {
   type TitleDocument,
   type TitlePage,
 } from '@/core/formats/titleJson';
-import type { Dialect } from '@/core/response/dialect';
+import type { MenuSchema } from '@/core/response/menuSchema';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { TrackSpec } from '@/core/vehicle/track';
 import { CARS } from './cars';
@@ -58,7 +58,7 @@ export function titleFromOwn(
 
 /** Only the title's own layer has a menu for each axis, if an empty one. */
 function dialectsOf(document: TitleDocument): AxisDialects {
-  const of = (axis: ShapedAxis): Dialect => ({
+  const of = (axis: ShapedAxis): MenuSchema => ({
     name: document.name,
     axis: AXIS_WORDS[axis],
     fields: fieldsOn(document, 'title', axis, 0),
@@ -71,7 +71,7 @@ function carMenuOf(document: TitleDocument): CarMenu {
   return Object.fromEntries(
     has.map((axis) => [
       axis,
-      (carName: string, lockDeg: number): Dialect => ({
+      (carName: string, lockDeg: number): MenuSchema => ({
         name: carName,
         axis: AXIS_WORDS[axis],
         fields: fieldsOn(document, 'car', axis, lockDeg),
@@ -107,7 +107,7 @@ function pageDocument(
   { path, layer, axes, fields, except }: Title['pages'][number],
 ): TitlePage[] {
   if (layer === 'base') return [];
-  const menu = (axis: ShapedAxis, lock: number): Dialect | undefined =>
+  const menu = (axis: ShapedAxis, lock: number): MenuSchema | undefined =>
     layer === 'title' ? title.dialects[axis] : title.carMenu[axis]?.('', lock);
   const shaped = SHAPED_AXES.filter((axis) => axes.includes(axis));
   const made: TitlePage['fields'] = [];

@@ -3,7 +3,7 @@ import { TRACKS } from '@/catalog/tracks';
 import { readAnyCarJson } from './carFile';
 import { readSettingsJson } from '@/core/formats/dialectJson';
 import { readTrackJson } from '@/core/formats/trackJson';
-import { responseParameterOf, type DialectField } from '@/core/response/dialect';
+import { responseParameterOf, type MenuField } from '@/core/response/menuSchema';
 import { NEUTRAL_LAYER } from '@/core/response/layer';
 import { layerFromSettings, valueOf } from '@/core/response/settings';
 import { calmCentre, settingAt, type CalmWish } from '@/core/rotation/calmCentre';
@@ -78,7 +78,7 @@ function wishOf(args: Arguments): { wish: CalmWish; linearityNow: number } {
   };
 }
 
-function baseOf(args: Arguments): { baseField: DialectField; baseNowDeg: number } {
+function baseOf(args: Arguments): { baseField: MenuField; baseNowDeg: number } {
   const numbers = numbersOption(args, 'base', 4);
   if (!numbers) throw new UsageError('centre needs --base');
   const [min, max, step, now] = numbers as [number, number, number, number];

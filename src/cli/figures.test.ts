@@ -4,7 +4,7 @@ import { forceFactsOf } from '@/book/judge/force';
 import { carRows, hairpinOf, slideOf } from '@/book/judge/lock';
 import { anyRidePlan } from '@/book/judge/ridePlan';
 import type { BookView } from '@/book/model/bookView';
-import { hereIn } from '@/book/read/here';
+import { contextIn } from '@/book/read/requestContext';
 import { readPast } from '@/book/read/readAxis';
 import { readBook } from '@/book/read/readBook';
 import { markedPair } from '@/book/read/readPair';
@@ -21,7 +21,7 @@ import { driveForForce, forceQuestions } from '@/core/force/forceQuestions';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeProfileJson } from '@/core/formats/profileJson';
 import { writeRideCsv } from '@/core/formats/rideCsv';
-import { responseParameterOf, type Dialect } from '@/core/response/dialect';
+import { responseParameterOf, type MenuSchema } from '@/core/response/menuSchema';
 import { valueOf, type FieldValues } from '@/core/response/settings';
 import { weaningPlan } from '@/core/response/weaning';
 import { calmCentre } from '@/core/rotation/calmCentre';
@@ -49,14 +49,14 @@ function pebble(command: string, ...argv: string[]): Record<string, unknown> {
   return json();
 }
 
-const viewOf = async (combination: Combination) => readBook((await hereIn(book.db, combination))!);
+const viewOf = async (combination: Combination) => readBook((await contextIn(book.db, combination))!);
 interface Advised {
   changes: unknown[];
   rotation: unknown;
   brakeForce: unknown;
 }
 /** A settings file: every field of the dialect, at its neutral where nothing is set. */
-const settingsText = (dialect: Dialect, values: FieldValues) =>
+const settingsText = (dialect: MenuSchema, values: FieldValues) =>
   JSON.stringify({
     format: 'pebble-road/settings',
     version: 1,
@@ -99,7 +99,7 @@ describe.each(RIGS.map((combination) => [combination.rigId, combination] as cons
     });
 
     it('History: the same trends over the captures of an axis', async () => {
-      const here = (await hereIn(book.db, combination))!;
+      const here = (await contextIn(book.db, combination))!;
       const { axes } = await readBook(here);
       // One axis is enough: all go the same way, and each capture is worked out anew.
       const view = axes.toSorted((a, b) => b.captureCount - a.captureCount)[0]!;
@@ -300,7 +300,7 @@ it('Ride: the same laps, measures and clipping, and the same ride judged at its 
 
 it('Verdict: the same comparison of the rides marked A and B', async () => {
   const tern = COMBINATIONS.find(({ rigId }) => rigId === 'tern')!;
-  const here = (await hereIn(book.db, tern))!;
+  const here = (await contextIn(book.db, tern))!;
   const { newestRide } = await readBook(here);
   const first = (await loadRide(book.db, newestRide!.id))!;
   const second = completeRide({ ...anyRidePlan(await readBook(here), 3, 12) });
@@ -326,7 +326,7 @@ it('Verdict: the same comparison of the rides marked A and B', async () => {
 });
 
 it('a blind test and a search are judged on the page as their files are', async () => {
-  const here = (await hereIn(book.db, EVENING))!;
+  const here = (await contextIn(book.db, EVENING))!;
   const view = await readBook(here);
   const shown = async (id: string) => (await readExperiment(here, view, id))!;
   for (const id of ['demo-tell-strength', 'demo-tell-damper']) {

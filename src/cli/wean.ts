@@ -1,5 +1,5 @@
 import { readSettingsJson } from '@/core/formats/dialectJson';
-import { responseParameterOf } from '@/core/response/dialect';
+import { responseParameterOf } from '@/core/response/menuSchema';
 import { weaningPlan } from '@/core/response/weaning';
 import { UsageError } from './arguments';
 import type { Command } from './command';

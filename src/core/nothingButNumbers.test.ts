@@ -12,7 +12,7 @@ import { analyseClipping } from './force/clipping';
 import { layerSchema } from './formats/responseJson';
 import { effectiveResponse } from './response/compose';
 import { LEAST_GAP } from './response/curve';
-import { gridCount, gridPoint } from './response/dialect';
+import { gridCount, gridPoint } from './response/menuSchema';
 import { translate } from './response/translate';
 import { measureRide } from './rides/measureRide';
 import { medianOverDistance } from './rides/overDistance';

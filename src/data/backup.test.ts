@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { TITLES } from '@/catalog/titles';
-import { gridCount, gridPoint } from '@/core/response/dialect';
+import { gridCount, gridPoint } from '@/core/response/menuSchema';
 import { plainRig } from '@/core/rig/rigSpec';
 import { usualScope } from '@/core/settings/scope';
 import { oneLine } from '@/core/text/line';

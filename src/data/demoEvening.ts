@@ -1,7 +1,7 @@
 import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find';
 import { habitsOf } from '@/catalog/drivers';
 import { menusFor } from '@/catalog/menusFor';
-import { coinOrders, seededCoin, sidesOf } from '@/core/experiment/coinOrders';
+import { randomizedOrders, seededCoin, sidesOf } from '@/core/experiment/randomizedOrders';
 import { freshPlan, type Decision, type PairPlan } from '@/core/experiment/plan';
 import { chainOf } from '@/core/force/chainOf';
 import { responseLayers } from '@/core/settings/menus';
@@ -186,7 +186,7 @@ function settingsOfRide(ride: number): SettingValues {
   return withDraft(values, side === 'A' ? asked.plan.a : asked.plan.b);
 }
 
-const ordersOf = (id: string) => coinOrders(4, seededCoin(ASKED.findIndex((one) => one.id === id) + 3));
+const ordersOf = (id: string) => randomizedOrders(4, seededCoin(ASKED.findIndex((one) => one.id === id) + 3));
 
 /** The simulated driver with the Late shift’s foot on the Gannet, through whatever was set. */
 function planOfRide(

@@ -1,5 +1,5 @@
 import { bettingScore, type BlindPair } from '@/core/experiment/bettingScore';
-import { coinOrders, committedText, seededCoin } from '@/core/experiment/coinOrders';
+import { randomizedOrders, committedText, seededCoin } from '@/core/experiment/randomizedOrders';
 import type { FinderRide } from '@/core/experiment/finder/answers';
 import { findBest } from '@/core/experiment/finder/findBest';
 import { freshPlan, type BestPlan, type PairPlan, type Said } from '@/core/experiment/plan';
@@ -86,7 +86,7 @@ async function addBlind(
   { id, daysAgo, seed, feels, plan }: (typeof BLIND)[number],
 ) {
   const startMs = nowMs - daysAgo * DAY_MS;
-  const orders = coinOrders(MOST_PAIRS, seededCoin(seed));
+  const orders = randomizedOrders(MOST_PAIRS, seededCoin(seed));
   const salt = `boathouse-${seed}`;
   const commitment = sha256(committedText(orders, salt));
   const stored = freshPlan(plan, {}, null, commitment);

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
-import type { PairOrder } from '@/core/experiment/coinOrders';
+import type { PairOrder } from '@/core/experiment/randomizedOrders';
 import type { Ratings } from '@/core/experiment/pairedRatings';
 import {
   DECISIONS,

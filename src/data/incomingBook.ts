@@ -2,7 +2,7 @@ import type { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { forgetTimes } from './bookTime';
-import { breath } from './breath';
+import { yieldToEventLoop } from './yieldToEventLoop';
 import { forgetChanges } from './changes';
 import type { Database } from './database';
 import * as schema from './schema';
@@ -56,7 +56,7 @@ export async function removeIncoming(client: PGlite): Promise<void> {
   );
   for (const { name } of tables.rows) {
     await client.exec(`set client_min_messages to warning; drop table ${name} cascade`);
-    await breath();
+    await yieldToEventLoop();
   }
   await client.exec(`set client_min_messages to warning; drop schema if exists ${NEW}, ${OLD} cascade`);
 }
@@ -68,7 +68,7 @@ export async function removeIncoming(client: PGlite): Promise<void> {
 function withinSchema(client: PGlite, name: string): PGlite {
   let last: Promise<unknown> = Promise.resolve();
   const transaction: PGlite['transaction'] = (work) => {
-    const mine = last.then(breath).then(() =>
+    const mine = last.then(yieldToEventLoop).then(() =>
       client.transaction(async (tx) => {
         await tx.exec(`set local search_path to ${name}`);
         return work(tx);

@@ -1,7 +1,7 @@
 import { promisify } from 'node:util';
 import { deflateRaw, inflateRawSync } from 'node:zlib';
 import { packColumns, unpackColumns } from '@/core/formats/packedColumns';
-import { breath } from './breath';
+import { yieldToEventLoop } from './yieldToEventLoop';
 
 const FAST = 2;
 const WIDTH = 8;
@@ -45,7 +45,7 @@ export async function inTurns<T>(read: (limit: number, offset: number) => Promis
     const some = await read(PARTS_AT_ONCE, all.length);
     all.push(...some);
     if (some.length < PARTS_AT_ONCE) return all;
-    await breath();
+    await yieldToEventLoop();
   }
 }
 

@@ -1,5 +1,5 @@
 import { allReadings, isHatValue, samePlace, type Reading } from './readings';
-import { isTie, watchForMovement, type Mover } from './wiggle';
+import { isTie, watchForMovement, type Mover } from './axisMovement';
 
 type Place = Pick<Reading, 'device' | 'place'>;
 

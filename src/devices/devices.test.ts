@@ -7,8 +7,8 @@ import { sampleRecorder } from './recorder';
 import { replayDevice } from './replay';
 import { simulatedRig } from './simulatedRig';
 import type { SampleBatch } from './source';
-import { findTwin } from './twins';
-import { isTie, watchForMovement } from './wiggle';
+import { matchRawField } from './matchRawField';
+import { isTie, watchForMovement } from './axisMovement';
 
 const TERN = SIMULATED_RIGS[0]!;
 const pads: (object | null)[] = [];
@@ -264,10 +264,10 @@ describe('raw reports', () => {
       0,
       4095,
     );
-    expect(findTwin(axis, [other, raw])).toBe(1);
-    expect(findTwin(axis, [other])).toBeNull();
+    expect(matchRawField(axis, [other, raw])).toBe(1);
+    expect(matchRawField(axis, [other])).toBeNull();
     expect(
-      findTwin(
+      matchRawField(
         series(
           wave.map(() => 0.2),
           -1,

@@ -9,7 +9,7 @@ import { forceFactsOf } from '@/book/judge/force';
 import { livePlan, liveSetting, type LiveHow } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
-import type { Driven, StartedDrive } from '@/workers/driveIn';
+import type { Driven, StartedDrive } from '@/workers/driveWorkerClient';
 import { startDrive } from '@/workers/startDrive';
 import { latestRaw } from './liveRig';
 

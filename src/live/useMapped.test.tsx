@@ -1,7 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { listenerSet, type DeviceSource } from '@/devices/source';
 import { mappedTo, useMapped } from './useMapped';
-import { useSaid } from './useSaid';
+import { useRimAnswers } from './useRimAnswers';
 
 const listeners = listenerSet();
 const source: DeviceSource = {
@@ -39,7 +39,7 @@ it('what is mapped says neither yes nor no', () => {
   const done = { reset: () => undefined };
   const said: string[] = [];
   renderHook(() =>
-    useSaid(
+    useRimAnswers(
       source,
       (index) => (mappedTo(map, done, index) ? null : 'yes'),
       (one) => said.push(one),

@@ -2,7 +2,7 @@
 
 import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
-import { isTie, watchForMovement, type Mover } from '@/devices/wiggle';
+import { isTie, watchForMovement, type Mover } from '@/devices/axisMovement';
 
 export interface Movers {
   /** What moved most; `null` while nothing moved enough. */

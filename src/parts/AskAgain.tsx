@@ -2,7 +2,7 @@
 
 import { askAgain } from '@/book/write/declined';
 import { Button } from '@/ui/Button';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 
 /** What was said to be not for this driver, and the way back. */
 export function AskAgain({ declined }: { declined: readonly string[] }) {
@@ -13,7 +13,7 @@ export function AskAgain({ declined }: { declined: readonly string[] }) {
       {what} not for you.
       <Button
         look="quiet"
-        onClick={() => void askAgain().then((reply) => told(reply, 'They are proposed again'))}
+        onClick={() => void askAgain().then((reply) => notifyReply(reply, 'They are proposed again'))}
       >
         Propose again
       </Button>

@@ -9,10 +9,10 @@ import { axesOf, type AxisPlace } from '@/core/rig/rigSpec';
 import type { Rig } from '@/core/rig/rig';
 import { pads, placeName, placesOf, pressedButtons } from '@/devices/readings';
 import { shortName } from '@/devices/realDevice';
-import type { Mover } from '@/devices/wiggle';
+import type { Mover } from '@/devices/axisMovement';
 import { Button } from '@/ui/Button';
 import { capital } from '@/words/format';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 import { assignAxis, takeDevice } from '@/book/write/rigs';
 import { RawReports } from './RawReports';
 import { useMover } from '@/live/useMover';
@@ -28,7 +28,7 @@ export function AxisSources({ rig }: { rig: Rig }) {
   const assign = async (axis: AxisName, found: { device: string; place: AxisPlace }) => {
     setWatched(null);
     const reply = await assignAxis({ axis, device: found.device, place: found.place });
-    told(reply, `The ${AXIS_WORDS[axis]} is ${placeName(found.place)} of ${shortName(found.device)}`);
+    notifyReply(reply, `The ${AXIS_WORDS[axis]} is ${placeName(found.place)} of ${shortName(found.device)}`);
   };
   return (
     <section aria-labelledby="axis-sources" className="border-b border-line pb-4">
@@ -82,7 +82,7 @@ export function AxisSources({ rig }: { rig: Rig }) {
             value=""
             onChange={(event) =>
               void takeDevice({ kind: 'simulated', rig: event.target.value }).then((reply) =>
-                told(reply, 'A simulated rig stands in'),
+                notifyReply(reply, 'A simulated rig stands in'),
               )
             }
           >

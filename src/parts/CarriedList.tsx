@@ -12,7 +12,7 @@ import { heavierCaution } from '@/book/judge/force';
 import { changeText, settingName } from '@/book/judge/trail';
 import { percent } from '@/core/text/percent';
 import { termBeside, termOf } from '@/words/standardTerm';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 
 const LAYER_WORDS = { base: 'on the base', title: 'in the title', car: 'of the car' } as const;
 /** A gap that no foot feels. */
@@ -38,7 +38,7 @@ export function CarriedList({ view, carried, why }: { view: BookView; carried: C
     });
   };
   const take = async () =>
-    told(
+    notifyReply(
       await applyChanges(chosen.map(({ key, from, to }) => ({ ...key, to, seen: from, why }))),
       `${chosen.length} ${chosen.length === 1 ? 'change is' : 'changes are'} on the trail`,
     );

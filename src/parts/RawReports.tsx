@@ -6,9 +6,9 @@ import type { AxisSource } from '@/core/rig/rigSpec';
 import type { Rig } from '@/core/rig/rig';
 import { allowHid, canUseHid, hidRate, openHids, openKnownHids, type OpenHid } from '@/devices/hid';
 import { rangeOfPlace, readPlace } from '@/devices/readings';
-import { findTwin, type Series } from '@/devices/twins';
+import { matchRawField, type Series } from '@/devices/matchRawField';
 import { Button } from '@/ui/Button';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { takeDevice } from '@/book/write/rigs';
 
 const LISTEN_S = 12;
@@ -39,7 +39,7 @@ export function RawReports({ rig }: { rig: Rig }) {
     const found = Object.keys(matched).length;
     setState(found > 0 ? 'idle' : 'none');
     if (found > 0)
-      told(
+      notifyReply(
         await takeDevice({ kind: 'real', axes: { ...device.axes, ...matched } }),
         `${found} axes now come as raw reports`,
       );
@@ -118,7 +118,7 @@ async function listenForTwins(
   });
   return Object.fromEntries(
     padAxes.flatMap(([axis], i) => {
-      const twin = findTwin(axisSeries[i]!, fieldSeries);
+      const twin = matchRawField(axisSeries[i]!, fieldSeries);
       return twin === null ? [] : [[axis, fields[twin]!]];
     }),
   );

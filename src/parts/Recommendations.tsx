@@ -11,7 +11,7 @@ import { decline } from '@/book/write/declined';
 import { applyChange } from '@/book/write/settings';
 import { Button } from '@/ui/Button';
 import { ProposalStep } from './ProposalStep';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 
 /** Recommendations of an axis that the driver has not waved away, numbered; `after` continues the numbers. */
 export function Recommendations({
@@ -31,7 +31,7 @@ export function Recommendations({
     try {
       const value = axis.values[one.key.field];
       const settings = value === undefined ? {} : { [keyText(one.key)]: value };
-      told(
+      notifyReply(
         await applyChange(changeAsked(one, settings)),
         `${one.label} ${one.from} → ${one.to} is on the trail`,
       );
@@ -47,7 +47,7 @@ export function Recommendations({
           number={i + 1}
           proposal={one}
           view={view}
-          onDecline={() => void decline(proposalId(one)).then((reply) => told(reply))}
+          onDecline={() => void decline(proposalId(one)).then((reply) => notifyReply(reply))}
           apply={(name) => (
             <Button look="next" disabled={isBusy} onClick={() => void apply(one)} aria-label={name}>
               Apply

@@ -2,7 +2,7 @@
 
 import { SPEED_UNITS, speedWord, type SpeedUnit } from '@/core/text/speedUnit';
 import { chooseSpeedUnit } from '@/book/write/speedUnit';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 
 /** How this driver reads speeds, wherever one stands. */
 export function SpeedUnitChoice({ unit }: { unit: SpeedUnit }) {
@@ -14,7 +14,7 @@ export function SpeedUnitChoice({ unit }: { unit: SpeedUnit }) {
           key={one}
           type="button"
           aria-pressed={one === unit}
-          onClick={() => void chooseSpeedUnit(one).then((reply) => told(reply))}
+          onClick={() => void chooseSpeedUnit(one).then((reply) => notifyReply(reply))}
           className={`min-h-11 min-w-11 cursor-pointer rounded-lg px-2 ${one === unit ? 'font-bold text-ink' : 'underline underline-offset-4 hover:text-ink'}`}
         >
           {speedWord(one)}

@@ -3,7 +3,7 @@ import { slotSaved } from '@/book/write/blindLoading';
 import { download } from '@/ui/download';
 import { notify } from '@/ui/notices';
 import { fetchFresh } from '@/ui/useFetched';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 
 /** Saves the file of the ride that comes next under a name that says nothing of its side, and books that it was. */
 export async function saveSlot(id: string, place: number): Promise<void> {
@@ -13,7 +13,7 @@ export async function saveSlot(id: string, place: number): Promise<void> {
     );
     const bytes = Uint8Array.from(atob(base64), (char) => char.charCodeAt(0));
     download(name, URL.createObjectURL(new Blob([bytes], { type: 'application/octet-stream' })));
-    told(await slotSaved({ id, place }), `${name} is saved`);
+    notifyReply(await slotSaved({ id, place }), `${name} is saved`);
   } catch (error) {
     const why = 'Has another window gone on? Reload the page, and save it again';
     notify(`The file of this ride is not booked as saved: ${reasonOf(error)} ${why}.`, 'fault');

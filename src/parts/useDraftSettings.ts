@@ -14,7 +14,7 @@ import { useKeys } from '@/ui/useKeys';
 import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { settingName } from '@/book/judge/trail';
-import { told } from './told';
+import { notifyReply } from './notifyReply';
 import { type Draft, withDraft } from '@/core/settings/withDraft';
 
 export interface DraftChange {
@@ -70,7 +70,7 @@ export function useDraftSettings(
       changed.map(({ key, from, to }) => ({ ...key, to, seen: from, why, forEveryone })),
     );
     const names = changed.map((change) => settingName(view, change.key)).join(', ');
-    if (told(reply, `${names}: on the trail`)) reset();
+    if (notifyReply(reply, `${names}: on the trail`)) reset();
   };
   useKeys(
     changed.length === 0

@@ -8,7 +8,7 @@ import {
   type UseFormReturn,
 } from 'react-hook-form';
 import { DateField, NumberField, SelectField, TextField } from './fields';
-import { useLeaveWarning } from './leaving';
+import { useUnsavedGuard } from './unsavedGuard';
 
 /**
  * A form whose schema judges it: what is wrong stands beside its field, Enter keeps, and whoever leaves it with
@@ -30,7 +30,7 @@ export function Form<In extends FieldValues, Out extends FieldValues>({
   children: React.ReactNode;
 }) {
   const { isDirty } = form.formState;
-  useLeaveWarning(isDirty ? what : null);
+  useUnsavedGuard(isDirty ? what : null);
   return (
     <form
       id={id}

@@ -1,12 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { standFast } from './standFast';
+import { waitForServer } from './waitForServer';
 
 /** Says that the server has stopped while somebody waits for a page; what is open stays. */
 export function ServerAway() {
   const [isAway, setAway] = useState(false);
-  useEffect(() => standFast(setAway), []);
+  useEffect(() => waitForServer(setAway), []);
   return (
     <div role="alert">
       {isAway && (

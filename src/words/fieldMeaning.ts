@@ -1,5 +1,5 @@
 import { BASE_ROLES, CAR_ROLES, isComputed, TITLE_ROLES, type Role } from '@/core/titles/roles';
-import type { FieldMap } from '@/core/response/dialect';
+import type { FieldMap } from '@/core/response/menuSchema';
 import { capital } from './format';
 import { termOf } from './standardTerm';
 

@@ -3,7 +3,7 @@ import { SIMULATED_RIGS } from '@/catalog/simulatedRigs';
 import { TITLES } from '@/catalog/titles';
 import { carById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
-import { parameterOf } from '@/core/response/dialect';
+import { parameterOf } from '@/core/response/menuSchema';
 import { LAYERS } from '@/core/settings/setting';
 import { termBeside, termOf } from './standardTerm';
 

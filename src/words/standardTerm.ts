@@ -1,5 +1,5 @@
 import type { ForceParameter } from '@/core/force/forceParameters';
-import { parameterOf, type FieldMap, type ResponseParameter } from '@/core/response/dialect';
+import { parameterOf, type FieldMap, type ResponseParameter } from '@/core/response/menuSchema';
 
 type Parameter = ForceParameter | ResponseParameter | 'rotation' | 'lock';
 

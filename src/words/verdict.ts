@@ -7,7 +7,7 @@ import {
   type Untold,
 } from '@/core/experiment/compareRides';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import { AT_END } from '@/core/experiment/looks';
+import { AT_END } from '@/core/experiment/alphaSpending';
 import { DIMENSIONS, type RatedDimension } from '@/core/experiment/pairedRatings';
 import type { PairPlan, Question, Way } from '@/core/experiment/plan';
 import { MEASURES } from '@/core/rides/measures';

@@ -1,5 +1,5 @@
 import { AXIS_NAMES } from '@/core/axes/axes';
-import type { DialectField } from '@/core/response/dialect';
+import type { MenuField } from '@/core/response/menuSchema';
 import { keyText, LAYERS } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import { settingName } from './trail';
@@ -8,7 +8,7 @@ import { settingName } from './trail';
 export interface AskableSetting {
   key: string;
   name: string;
-  field: DialectField;
+  field: MenuField;
   /** As it is set, else its neutral. */
   value: number;
 }

@@ -1,4 +1,4 @@
-import { responseParameterOf } from '@/core/response/dialect';
+import { responseParameterOf } from '@/core/response/menuSchema';
 import { settingAt, type CalmSetting, type CalmWish } from '@/core/rotation/calmCentre';
 import { degreesField, responseLayers } from '@/core/settings/menus';
 import { LAYERS } from '@/core/settings/setting';

@@ -1,7 +1,7 @@
-import { offeredApart } from '@/core/experiment/finePairs';
+import { offeredApart } from '@/core/experiment/jndStaircase';
 import { LEAST_PAIRS, noticedInSearch, type Noticed } from '@/core/experiment/noticed';
 import { isBlind, settingsOf, type FinePlan, type PairPlan, type WhatPlan } from '@/core/experiment/plan';
-import { decimalsOf } from '@/core/response/dialect';
+import { decimalsOf } from '@/core/response/menuSchema';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
 import {

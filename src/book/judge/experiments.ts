@@ -1,5 +1,5 @@
 import { bettingScore } from '@/core/experiment/bettingScore';
-import { sidesOf, type PairOrder } from '@/core/experiment/coinOrders';
+import { sidesOf, type PairOrder } from '@/core/experiment/randomizedOrders';
 import { compareRides } from '@/core/experiment/compareRides';
 import {
   blindPairs,
@@ -12,9 +12,9 @@ import {
   splitPairs,
   type Course,
 } from '@/core/experiment/course';
-import { finePairs, noticedFinely } from '@/core/experiment/finePairs';
+import { jndStaircase, noticedFinely } from '@/core/experiment/jndStaircase';
 import { findBest } from '@/core/experiment/finder/findBest';
-import { AT_END, levelOfLooks, RIDDEN_ON } from '@/core/experiment/looks';
+import { AT_END, levelPerLook, RIDDEN_ON } from '@/core/experiment/alphaSpending';
 import { matchLogs } from '@/core/experiment/matchLogs';
 import {
   isBlind,
@@ -169,7 +169,7 @@ function changeAnswer(
     .filter((one) => whyNot(one) === null)
     .map(({ place, side, ride }) => ({ side, ride: ride!, pair: place >> 1 }));
   const isEarly = isLooked || isExtended;
-  const level = isExtended ? RIDDEN_ON : isLooked ? levelOfLooks(plan.pairs) : AT_END;
+  const level = isExtended ? RIDDEN_ON : isLooked ? levelPerLook(plan.pairs) : AT_END;
   const count = (of: 'A' | 'B') => counted.filter(({ side }) => side === of).length;
   return {
     kind: 'change',
@@ -205,7 +205,7 @@ function fineAnswer(
   const { jnd, low, high, next } = noticedFinely(plan, orders, answers);
   return {
     kind: 'fine',
-    pairs: finePairs(plan, orders, answers),
+    pairs: jndStaircase(plan, orders, answers),
     told: { jnd, low, high },
     isKnown: next === null,
     orders: [...orders],

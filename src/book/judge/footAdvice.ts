@@ -1,7 +1,7 @@
 import { FOOT_DRILLS } from '@/core/drills/merit';
 import { footPart, slopeAt, travelAt, type FootPart } from '@/core/drills/footPart';
 import type { DrillName } from '@/core/drills/measureDrill';
-import { responseParameterOf } from '@/core/response/dialect';
+import { responseParameterOf } from '@/core/response/menuSchema';
 import { respond } from '@/core/response/compose';
 import { responseLayers } from '@/core/settings/menus';
 import type { Proposal } from '@/core/settings/proposal';

@@ -9,7 +9,7 @@ import {
 import { CIRCLE_M, HELD_RAD } from '@/core/drills/possible';
 import { hairpinHand, matchRotation } from '@/core/rotation/matchRotation';
 import { carAnswer, SENSITIVITY_SPEEDS, steeredCar } from '@/core/rotation/sensitivity';
-import type { DialectField } from '@/core/response/dialect';
+import type { MenuField } from '@/core/response/menuSchema';
 import type { Proposal } from '@/core/settings/proposal';
 import type { Layer } from '@/core/settings/setting';
 import { steadySlide } from '@/core/slides/steadySlide';
@@ -28,7 +28,7 @@ type LockView = Pick<BookView, 'title' | 'trackId' | 'ownTrack' | 'car' | 'rotat
 /** What the three rotations are judged by. */
 export type LockJudged = Facts & LockView & Pick<BookView, 'rig' | 'settings' | 'origins'>;
 
-const rangeOf = (field: DialectField | undefined) =>
+const rangeOf = (field: MenuField | undefined) =>
   field ? { minDeg: field.min, maxDeg: field.max, stepDeg: field.step } : null;
 
 /** What the advice on the lock rests on; `null` where the base cannot be set. */

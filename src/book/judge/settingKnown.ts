@@ -1,5 +1,5 @@
 import { blindPairs } from '@/core/experiment/course';
-import { sidesApart } from '@/core/experiment/finePairs';
+import { sidesApart } from '@/core/experiment/jndStaircase';
 import { noticedInPairs, noticedInSearch, surest, type Noticed } from '@/core/experiment/noticed';
 import { isPairPlan, type FinePlan } from '@/core/experiment/plan';
 import { menuField } from '@/core/settings/menus';

@@ -5,7 +5,7 @@ import type { AxisName, WorkedBy } from '@/core/axes/axes';
 import type { Menu } from '@/core/settings/menus';
 import type { Layer } from '@/core/settings/setting';
 import type { Problem } from '@/core/problem';
-import type { Dialect } from '@/core/response/dialect';
+import type { MenuSchema } from '@/core/response/menuSchema';
 import type { EffectiveResponse } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import type { FieldValues } from '@/core/response/settings';
@@ -30,7 +30,7 @@ export interface AxisView {
   problems: Problem[];
   draft: { id: string; madeAtMs: number } | null;
   /** The title's own menu and its values, which most is set with. */
-  dialect: Dialect | null;
+  dialect: MenuSchema | null;
   values: FieldValues;
   /** The menus of base, title and car, where they have one for this axis. */
   menus: Partial<Record<Layer, Menu>>;

@@ -1,9 +1,9 @@
 import type { BlindScore } from '@/core/experiment/bettingScore';
-import type { PairOrder } from '@/core/experiment/coinOrders';
+import type { PairOrder } from '@/core/experiment/randomizedOrders';
 import type { RidesCompared } from '@/core/experiment/compareRides';
 import type { FinderRide, Wish } from '@/core/experiment/finder/answers';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import type { FinePair } from '@/core/experiment/finePairs';
+import type { FinePair } from '@/core/experiment/jndStaircase';
 import type { JustNoticeable } from '@/core/experiment/justNoticeable';
 import type {
   Answer,

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import { COMBINATIONS } from '@/data/demoCaptures';
 import { forgetChanges } from '@/data/changes';
 import { bookInMemory } from '../testing/bookInMemory';
-import { hereIn } from './here';
+import { contextIn } from './requestContext';
 import { readBook } from './readBook';
 import { earlierRides } from './readRides';
 import { readTrail } from './readTrail';
@@ -13,7 +13,7 @@ const MOST_BYTES = 31_000;
 const HERE = COMBINATIONS.find(({ rigId }) => rigId === 'tern')!;
 
 const book = bookInMemory('begun');
-const viewOf = async (combination = HERE) => readBook((await hereIn(book.db, combination))!);
+const viewOf = async (combination = HERE) => readBook((await contextIn(book.db, combination))!);
 /** As a page carries it: what stands in several places is written once. */
 function size(value: unknown): number {
   const seen = new Set<unknown>();
@@ -71,7 +71,7 @@ it('what a page carries does not grow with old changes and rides, and what is fu
   expect(Math.abs(size(many) - size(some))).toBeLessThan(200);
   expect(size(many)).toBeLessThan(MOST_BYTES);
 
-  const here = (await hereIn(book.db, HERE))!;
+  const here = (await contextIn(book.db, HERE))!;
   const rides = await earlierRides(here, 16);
   const shown = new Set(many.rides.map(({ id }) => id));
   expect(rides).toHaveLength(16);
@@ -80,7 +80,7 @@ it('what a page carries does not grow with old changes and rides, and what is fu
 });
 
 it('the trail is the same whether it is read at once or piece by piece', async () => {
-  const { book: db, combination } = (await hereIn(book.db, HERE))!;
+  const { book: db, combination } = (await contextIn(book.db, HERE))!;
   const { menus } = await viewOf();
   const { listChanges } = await import('@/data/changes');
   const place = { book: db, combination, menus, events: await listChanges(db, 'tern') };

@@ -1,12 +1,12 @@
 import 'server-only';
-import { sidesOf } from '@/core/experiment/coinOrders';
+import { sidesOf } from '@/core/experiment/randomizedOrders';
 import { alongPairs } from '@/core/experiment/alongPairs';
 import { ridden, splitPairs } from '@/core/experiment/course';
 import { alongRoad, type AlongRoad } from '@/core/rides/alongRoad';
 import { lapOutline } from '@/core/force/lapOutline';
 import { isSameRoad, type Road } from '@/core/rides/road';
 import { roadPlaces } from '@/core/vehicle/roadPlaces';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import type { Database } from '@/data/database';
 import { experimentOf } from '@/data/experiments';
 import { listTitles } from '@/data/ownTitles';
@@ -14,21 +14,24 @@ import { loadRide } from '@/data/rides';
 import { isKeptBack } from '../judge/experiments';
 import { roadMap } from '../judge/roadMap';
 import type { AlongOfBoth, RoadDriven } from '../model/along';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { memo } from './memo';
 import { rideViewsOf } from './readRides';
 
 /** A ride over distance; it never changes, so it is worked out once. */
 function along(db: Database, rideId: string): Promise<AlongRoad | null> {
   return memo(db, `along:${rideId}`, async () => {
-    await breath();
+    await yieldToEventLoop();
     const log = await loadRide(db, rideId);
     return log && alongRoad(log);
   });
 }
 
 /** A and B of an experiment over distance: its whole pairs on its road, of those questions whose laps are compared. */
-export async function readAlong({ book, combination }: Here, id: string): Promise<AlongOfBoth | null> {
+export async function readAlong(
+  { book, combination }: RequestContext,
+  id: string,
+): Promise<AlongOfBoth | null> {
   const row = await experimentOf(book, combination, id);
   if (!row) return null;
   const { asked, orders } = row.plan;

@@ -9,7 +9,7 @@ import { proposalId } from '@/core/settings/proposal';
 import { LAYERS, type SettingValues } from '@/core/settings/setting';
 import { fieldValues } from '@/core/settings/trail';
 import type { Outcome, Problem } from '@/core/problem';
-import type { Dialect } from '@/core/response/dialect';
+import type { MenuSchema } from '@/core/response/menuSchema';
 import { effectiveResponse } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import type { FieldValues } from '@/core/response/settings';
@@ -24,10 +24,10 @@ import {
 } from '@/data/captures';
 import { askWorker, isLong } from '@/data/serverWorker';
 import type { Database } from '@/data/database';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import { memo } from './memo';
 import type { AxisPast, AxisView, CaptureView } from '../model/axisView';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 
 interface AxisFacts {
   axis: AxisName;
@@ -81,7 +81,7 @@ export async function axisView(db: Database, facts: AxisFacts): Promise<AxisView
 
 function recommend(
   analysis: AxisAnalysis,
-  dialect: Dialect,
+  dialect: MenuSchema,
   values: FieldValues,
   base: ResponseLayer,
   by: WorkedBy,
@@ -96,7 +96,7 @@ export function analysisOf(db: Database, { id, madeAtMs }: Pick<CaptureRow, 'id'
   return memo(db, `analysis:${id}:${madeAtMs}`, async () => {
     const known = (await storedAnalysis(db, id, ANALYSIS_VERSION)) as Outcome<AxisAnalysis> | null;
     if (known) return known;
-    await breath();
+    await yieldToEventLoop();
     const stored = await storedCapture(db, id);
     if (!stored) return null;
     const result = await analysisOfStored(stored);
@@ -108,7 +108,7 @@ export function analysisOf(db: Database, { id, madeAtMs }: Pick<CaptureRow, 'id'
 /** What a capture says; of a long one it is worked out beside. */
 export async function analysisOfStored({ head, parts, axis }: StoredCapture): Promise<Outcome<AxisAnalysis>> {
   if (isLong(parts)) return askWorker<Outcome<AxisAnalysis>>((worker) => worker.analyse(head, parts, axis));
-  await breath();
+  await yieldToEventLoop();
   return analyseAxis(recordingOf(head, parts), axis);
 }
 
@@ -131,7 +131,7 @@ async function viewCapture(db: Database, row: CaptureRow): Promise<ViewedCapture
 export function readCapturePicture(db: Database, row: CaptureRow): Promise<CapturePicture | null> {
   return memo(db, `picture:${row.id}:${row.madeAtMs}`, async () => {
     const result = await analysisOf(db, row);
-    await breath();
+    await yieldToEventLoop();
     const stored = await storedCapture(db, row.id);
     if (!stored || !result?.ok) return null;
     const { axis } = row;
@@ -144,7 +144,10 @@ export function readCapturePicture(db: Database, row: CaptureRow): Promise<Captu
 }
 
 /** What the captures of an axis say over the months, by every driver of the rig. */
-export async function readPast({ book, rig }: Here, { axis, effective }: AxisView): Promise<AxisPast> {
+export async function readPast(
+  { book, rig }: RequestContext,
+  { axis, effective }: AxisView,
+): Promise<AxisPast> {
   const kept = (await listCaptures(book, rig.id)).filter((row) => row.axis === axis && row.status === 'kept');
   const analysed = await Promise.all(kept.map(async (row) => ({ row, result: await analysisOf(book, row) })));
   const past = analysed.flatMap(({ row, result }) =>

@@ -33,7 +33,7 @@ import type { Rig } from '@/core/rig/rig';
 import { axisView } from './readAxis';
 import type { AxisView } from '../model/axisView';
 import { cachedUntilWrite } from './cachedUntilWrite';
-import { combinationOfBrowser, hereIn, type Here } from './here';
+import { combinationOfBrowser, contextIn, type RequestContext } from './requestContext';
 import { typedInView } from '../judge/card';
 import { proofBasis } from '../judge/proofBasis';
 import { ridesShown } from './readRides';
@@ -52,7 +52,7 @@ import type { ReadyView, ShownRoad, TitleView, WeaningView, BookView } from '../
 
 /** A place, and what is shown of it on every page. */
 export interface ShownPlace {
-  here: Here;
+  here: RequestContext;
   view: BookView;
 }
 
@@ -67,14 +67,14 @@ export async function bookView(): Promise<BookView | null> {
 
 const placeOf = cachedUntilWrite(
   async (asked: Combination | null): Promise<ShownPlace | null> => {
-    const here = await hereIn(await database(), asked);
+    const here = await contextIn(await database(), asked);
     return here && { here, view: await readBook(here) };
   },
   (asked) => (asked ? combinationText(asked) : ''),
 );
 
 /** Everything that is shown of a place. */
-export async function readBook(here: Here): Promise<BookView> {
+export async function readBook(here: RequestContext): Promise<BookView> {
   const { book: db, combination, rig } = here;
   const [
     rigs,

@@ -12,7 +12,7 @@ import type { KnownCombination } from '@/core/settings/scope';
 import { listTitles } from '@/data/ownTitles';
 import { listRigs } from '@/data/rigs';
 import type { Rig } from '@/core/rig/rig';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { cachedUntilWrite } from './cachedUntilWrite';
 import type { BookView } from '../model/bookView';
 import type { CarSide } from '../model/carSide';
@@ -67,7 +67,10 @@ function combinationLine(
 }
 
 /** The other cars of the open title, under the same driver, with what holds for them. */
-export async function carSides({ book, rig, combination }: Here, view: BookView): Promise<CarSide[]> {
+export async function carSides(
+  { book, rig, combination }: RequestContext,
+  view: BookView,
+): Promise<CarSide[]> {
   const [events, titles] = await Promise.all([listChanges(book, rig.id), listTitles(book)]);
   // Base and title write the same menus for every car: a page carries them once.
   const { base, title } = view.menus;

@@ -6,12 +6,12 @@ import { DRILL_NAMES, measureDrill, type DrillName } from '@/core/drills/measure
 import { median } from '@/core/numeric/order';
 import type { CarSpec } from '@/core/vehicle/carSpec';
 import type { RideLog } from '@/core/rides/rideLog';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import { drillAttempts, loadRide } from '@/data/rides';
 import { drillsOf } from '../judge/drills';
 import type { BookView } from '../model/bookView';
 import type { Attempt, DrillsView } from '../model/drillsView';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { memo } from './memo';
 
 /** So many of the newest attempts are looked at: some ten of each drill. */
@@ -20,7 +20,7 @@ const LOOKED_AT = 90;
 const place = layTrack(trackById(DRILL_TRACK));
 
 /** Drills as this driver has driven them in this car, and what to practise next. */
-export async function readDrills({ book, combination }: Here, view: BookView): Promise<DrillsView> {
+export async function readDrills({ book, combination }: RequestContext, view: BookView): Promise<DrillsView> {
   const rows = await drillAttempts(book, combination, LOOKED_AT);
   const attempts: Attempt[] = [];
   for (const { id, atMs, drill } of rows) {
@@ -36,9 +36,9 @@ export async function readDrills({ book, combination }: Here, view: BookView): P
 type Shown = Pick<Attempt, 'measures' | 'work'>;
 
 /** What an attempt shows; it never changes, so it is worked out once. An attempt without the drill in it shows nothing. */
-function shownOf(book: Here['book'], id: string, name: DrillName, car: CarSpec): Promise<Shown> {
+function shownOf(book: RequestContext['book'], id: string, name: DrillName, car: CarSpec): Promise<Shown> {
   return memo(book, `drill:${id}:${car.steeringRatio}/${car.lockDeg}`, async () => {
-    await breath();
+    await yieldToEventLoop();
     const log = await loadRide(book, id);
     const shown = log && measureDrill(name, log, drillOptions(place, car));
     if (!log || !shown?.ok) return { measures: {}, work: null };

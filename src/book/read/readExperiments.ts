@@ -1,5 +1,5 @@
 import 'server-only';
-import { committedText } from '@/core/experiment/coinOrders';
+import { committedText } from '@/core/experiment/randomizedOrders';
 import { nextStep, ridden } from '@/core/experiment/course';
 import type { Noticed } from '@/core/experiment/noticed';
 import { loadFirst } from '@/core/experiment/loadFirst';
@@ -29,7 +29,7 @@ import type { Asking, ExperimentView, HelperView, RecentChange, VerdictView } fr
 import type { SettingKnown } from '../model/settingKnown';
 import { cautionsFor } from '../judge/cautionsFor';
 import { noticedOf, settingKnown } from '../judge/settingKnown';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { memo } from './memo';
 import { ridesShown, rideViewsOf } from './readRides';
 import { changesIn } from './readTrail';
@@ -38,7 +38,7 @@ import { changesIn } from './readTrail';
 const LISTED = 8;
 
 /** What Verdict's first page shows: the question under way, those before it, and this driver's own spread on this road. */
-export async function verdictView(here: Here, view: BookView): Promise<VerdictView> {
+export async function verdictView(here: RequestContext, view: BookView): Promise<VerdictView> {
   const { book, combination } = here;
   const [rows, { rides }] = await Promise.all([
     newestExperiments(book, combination, LISTED),
@@ -59,8 +59,10 @@ export async function verdictView(here: Here, view: BookView): Promise<VerdictVi
 const RECENT = 6;
 
 /** The newest changes that can be asked about, or felt. */
-export const recentIn = async ({ book, combination, rig }: Here, view: BookView): Promise<RecentChange[]> =>
-  recentChanges(view, changesIn(await listChanges(book, rig.id), combination));
+export const recentIn = async (
+  { book, combination, rig }: RequestContext,
+  view: BookView,
+): Promise<RecentChange[]> => recentChanges(view, changesIn(await listChanges(book, rig.id), combination));
 
 /** The newest changes that hold, one of each setting: what it was before the last one, and is. */
 function recentChanges(view: BookView, changes: readonly TrailChange[]): RecentChange[] {
@@ -93,13 +95,17 @@ export async function askingIn(book: Database, combination: Combination): Promis
 }
 
 /** The question under way here whose rides are driven on our roads; `null` where there is none. */
-export async function askedHere(here: Here, view: BookView): Promise<ExperimentView | null> {
+export async function askedHere(here: RequestContext, view: BookView): Promise<ExperimentView | null> {
   const row = await openExperiment(here.book, here.combination);
   return row?.plan.asked.way === 'here' ? viewOf(here, view, row) : null;
 }
 
 /** What a helper has to load, and nothing else; `null` where nothing is to be loaded now. */
-export async function readHelper(here: Here, view: BookView, id: string): Promise<HelperView | null> {
+export async function readHelper(
+  here: RequestContext,
+  view: BookView,
+  id: string,
+): Promise<HelperView | null> {
   const row = await experimentOf(here.book, here.combination, id);
   if (!row?.sealed || row.plan.asked.way !== 'helper' || row.state !== 'open') return null;
   const step = nextStep({
@@ -133,7 +139,7 @@ function firstOf(view: Pick<BookView, 'menus'>, asked: ExperimentPlan, key: stri
 
 /** The file of the ride that comes next, for a driver who is alone; `null` where there is none. */
 export async function readSlot(
-  { book, combination }: Here,
+  { book, combination }: RequestContext,
   id: string,
   place: number,
 ): Promise<{ name: string; base64: string } | null> {
@@ -147,13 +153,17 @@ export async function readSlot(
 }
 
 /** One question of a combination; `null` where there is none of that name. */
-export async function readExperiment(here: Here, view: BookView, id: string): Promise<ExperimentView | null> {
+export async function readExperiment(
+  here: RequestContext,
+  view: BookView,
+  id: string,
+): Promise<ExperimentView | null> {
   const row = await experimentOf(here.book, here.combination, id);
   return row && viewOf(here, view, row);
 }
 
 /** All that this driver's questions say of one setting of the open title on this rig, whatever the car. */
-export async function readKnown(here: Here, view: BookView, key: string): Promise<SettingKnown> {
+export async function readKnown(here: RequestContext, view: BookView, key: string): Promise<SettingKnown> {
   const rows = await driversExperiments(here.book, here.combination, (plan) =>
     settingsOf(plan).includes(key),
   );
@@ -161,7 +171,7 @@ export async function readKnown(here: Here, view: BookView, key: string): Promis
 }
 
 /** What this driver just notices of those settings that a search or a blind test was about. */
-export async function readNoticed(here: Here, menus: Menus): Promise<Record<string, Noticed>> {
+export async function readNoticed(here: RequestContext, menus: Menus): Promise<Record<string, Noticed>> {
   const rows = await driversExperiments(
     here.book,
     here.combination,
@@ -183,14 +193,18 @@ export async function readNoticed(here: Here, menus: Menus): Promise<Record<stri
 type Judged = Pick<BookView, 'settings'>;
 
 /** One that is over says the same until somebody does something with it. */
-function viewOf(here: Here, view: Judged, row: ExperimentRow): Promise<ExperimentView> {
+function viewOf(here: RequestContext, view: Judged, row: ExperimentRow): Promise<ExperimentView> {
   const judged = () => judgedNow(here, view, row);
   return row.state === 'open'
     ? judged()
     : memo(here.book, `question:${row.id}:${sha256(JSON.stringify(row))}`, judged);
 }
 
-async function judgedNow({ book }: Here, view: Judged, row: ExperimentRow): Promise<ExperimentView> {
+async function judgedNow(
+  { book }: RequestContext,
+  view: Judged,
+  row: ExperimentRow,
+): Promise<ExperimentView> {
   const { plan, trials, sealed, scope } = row;
   const ids = trials.flatMap(({ rideId }) => rideId ?? []);
   const isByLogs = plan.asked.way === 'title' && plan.asked.question === 'change';

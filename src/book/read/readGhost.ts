@@ -3,12 +3,12 @@ import { ghostOf, type Ghost } from '@/core/driving/ghost';
 import { idSchema } from '@/core/text/line';
 import { loadRide, ridesOf } from '@/data/rides';
 import type { BookView } from '../model/bookView';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { memo } from './memo';
 
 /** The quickest lap of an earlier ride on the road that is open, to drive along with; `null` where that ride has none. */
 export async function readGhost(
-  { book, combination }: Here,
+  { book, combination }: RequestContext,
   { trackId }: Pick<BookView, 'trackId'>,
   asked: string | undefined,
 ): Promise<Ghost | null> {

@@ -6,7 +6,7 @@ import { tellRidesApart } from '../judge/tellRidesApart';
 import { changeItem } from '../judge/trail';
 import type { BookView } from '../model/bookView';
 import type { Pair } from '../model/pair';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import type { Combination } from '@/core/settings/scope';
 import type { Database } from '@/data/database';
 import { rideMoments } from '@/data/rides';
@@ -18,7 +18,10 @@ import { changesIn } from './readTrail';
 const MOST_BETWEEN = 12;
 
 /** The rides marked A and B with those like them, compared; `null` where a mark is missing, or where they were not driven on the same road. */
-export async function markedPair({ book, combination, rig }: Here, view: BookView): Promise<Pair | null> {
+export async function markedPair(
+  { book, combination, rig }: RequestContext,
+  view: BookView,
+): Promise<Pair | null> {
   const { rides } = await ridesShown(book, combination);
   const pair = comparePair(rides);
   if (!pair) return null;

@@ -5,7 +5,7 @@ import { responseLayers, type Menus } from '@/core/settings/menus';
 import type { Combination } from '@/core/settings/scope';
 import { changedBetween, type SettingValues } from '@/core/settings/setting';
 import type { CarSpec } from '@/core/vehicle/carSpec';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import type { Database } from '@/data/database';
 import {
   countRides,
@@ -18,7 +18,7 @@ import {
   storedRide,
   type StoredRide,
 } from '@/data/rides';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import type { RideRow } from '@/core/rides/rideRow';
 import { askWorker, isLong } from '@/data/serverWorker';
 import type { AxisView } from '../model/axisView';
@@ -40,7 +40,7 @@ export async function ridesShown(
 }
 
 /** Rides that lie before those which are listed, in time order. */
-export async function earlierRides({ book, combination }: Here, skip: number): Promise<RideView[]> {
+export async function earlierRides({ book, combination }: RequestContext, skip: number): Promise<RideView[]> {
   return viewsOf(book, combination, await newestRides(book, combination, RIDES_SHOWN, skip));
 }
 
@@ -58,7 +58,10 @@ export async function rideViewsOf(
 const LOGS_TRIED = 4;
 
 /** The newest log that holds the force, of each of these cars that has one. */
-export async function forceLogs({ book, combination }: Here, carIds: readonly string[]): Promise<CarLog[]> {
+export async function forceLogs(
+  { book, combination }: RequestContext,
+  carIds: readonly string[],
+): Promise<CarLog[]> {
   const found = await Promise.all(
     carIds.map(async (carId) => {
       for (const { id, file, settings } of await newestLogs(book, { ...combination, carId }, LOGS_TRIED))
@@ -110,7 +113,7 @@ function measured(db: Database, id: string, known?: StoredRide): Promise<RideFig
     const stored = known ?? (await storedRide(db, id));
     if (!stored) throw new Error(`ride ${id} is gone`);
     if (isLong(stored.parts)) return askWorker<RideFigures>((worker) => worker.rideFigures(stored));
-    await breath();
+    await yieldToEventLoop();
     return rideFigures(rideOf(stored));
   });
 }
@@ -128,7 +131,7 @@ function riddenOn(
     const stored = known ?? (await storedRide(db, id));
     if (!stored) return [];
     if (isLong(stored.parts)) return askWorker<Travel[]>((worker) => worker.riddenTravel(stored, asked));
-    await breath();
+    await yieldToEventLoop();
     return riddenTravel(rideOf(stored), asked);
   });
 }

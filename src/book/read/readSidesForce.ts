@@ -1,5 +1,5 @@
 import 'server-only';
-import { sidesOf } from '@/core/experiment/coinOrders';
+import { sidesOf } from '@/core/experiment/randomizedOrders';
 import { ridden } from '@/core/experiment/course';
 import { isPairPlan, settingsOf, type Side } from '@/core/experiment/plan';
 import { chainOf } from '@/core/force/chainOf';
@@ -10,7 +10,7 @@ import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from '@/core/force/hand
 import { mean } from '@/core/numeric/moments';
 import { keyOfText } from '@/core/settings/setting';
 import { withDraft } from '@/core/settings/withDraft';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import type { Database } from '@/data/database';
 import { experimentOf } from '@/data/experiments';
 import { rideOf, storedRide } from '@/data/rides';
@@ -20,7 +20,7 @@ import { isKeptBack } from '../judge/experiments';
 import { forceFactsOf } from '../judge/force';
 import type { BookView } from '../model/bookView';
 import type { SideForce, SidesForce } from '../model/sidesForce';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { memo } from './memo';
 
 /**
@@ -29,7 +29,7 @@ import { memo } from './memo';
  * @returns `null` where there is no such question, or its order may not be told
  */
 export async function readSidesForce(
-  { book, combination }: Here,
+  { book, combination }: RequestContext,
   view: BookView,
   id: string,
 ): Promise<{ force: SidesForce | null } | null> {
@@ -96,7 +96,7 @@ function ofRide(
     if (!stored) return null;
     if (isLong(stored.parts))
       return askWorker<ForceOfLog | null>((worker) => worker.forceOfLog(stored, chain, loggedGain));
-    await breath();
+    await yieldToEventLoop();
     return forceOfLog(rideOf(stored), chain, loggedGain);
   });
 }

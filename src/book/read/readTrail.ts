@@ -1,5 +1,5 @@
 import 'server-only';
-import { sidesOf } from '@/core/experiment/coinOrders';
+import { sidesOf } from '@/core/experiment/randomizedOrders';
 import type { StoredPlan } from '@/core/experiment/plan';
 import type { Menus } from '@/core/settings/menus';
 import { holdsIn, type Combination } from '@/core/settings/scope';

@@ -3,13 +3,13 @@ import { newestRides } from '@/data/rides';
 import { captureRow } from '@/data/captures';
 import type { AxisTravel, AxisView } from '../model/axisView';
 import type { BookView } from '../model/bookView';
-import type { Here } from './here';
+import type { RequestContext } from './requestContext';
 import { readCapturePicture } from './readAxis';
 import { travelOf } from './readRides';
 
 /** Where an axis was on its newest capture and on the newest ride. */
 export async function readTravel(
-  { book, combination, rig }: Here,
+  { book, combination, rig }: RequestContext,
   view: BookView,
   { axis, capture }: AxisView,
 ): Promise<AxisTravel> {

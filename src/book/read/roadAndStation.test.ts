@@ -4,7 +4,7 @@ import { deadAdvice } from '@/core/force/forceAdvice';
 import { FAST_MPS, handsOff, ROLL_MPS } from '@/core/force/handsOff';
 import type { StabilityReport } from '@/core/force/forceReport';
 import { seededRandom } from '@/core/numeric/random';
-import { gridCount, gridPoint } from '@/core/response/dialect';
+import { gridCount, gridPoint } from '@/core/response/menuSchema';
 import { LAYERS } from '@/core/settings/setting';
 import { proposalId } from '@/core/settings/proposal';
 import { COMBINATIONS } from '@/data/demoCaptures';
@@ -19,7 +19,7 @@ import { cardTypedIn } from '../write/card';
 import { decline } from '../write/declined';
 import { tickItem } from '../write/readiness';
 import { applyChange, changeCombination } from '../write/settings';
-import { hereIn } from './here';
+import { contextIn } from './requestContext';
 import { readBook } from './readBook';
 import { markedPair } from './readPair';
 import { tries } from '@/core/testing/longRun';
@@ -108,7 +108,7 @@ it.each(COMBINATIONS.map((combination) => [combination.rigId, combination] as co
     expect((await changeCombination(combination)).ok).toBe(true);
     for (let state = 0; state < STATES; state++) {
       const { database } = await import('@/data/book');
-      const here = (await hereIn(await database(), combination))!;
+      const here = (await contextIn(await database(), combination))!;
       const view = await readBook(here);
       await compare(view, await markedPair(here, view));
       await doSomething(view, random);

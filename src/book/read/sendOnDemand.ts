@@ -9,7 +9,7 @@ import { listChanges } from '@/data/changes';
 import { listTitles } from '@/data/ownTitles';
 import { ridesOf } from '@/data/rides';
 import { rideLine } from '../judge/rideLine';
-import { combinationOfBrowser, hereIn, type Here } from './here';
+import { combinationOfBrowser, contextIn, type RequestContext } from './requestContext';
 import { analysisOf, readCapturePicture } from './readAxis';
 import { RIDES_SHOWN } from '../model/rideView';
 import { earlierRides } from './readRides';
@@ -21,9 +21,9 @@ import { rideTrace } from './readRideTrace';
 import { readTrail, TRAIL_SHOWN } from './readTrail';
 
 /** What a page asks for when it draws it, so that no page carries it. */
-function onDemand<T>(read: (here: Here, query: URLSearchParams) => Promise<T | null>) {
+function onDemand<T>(read: (here: RequestContext, query: URLSearchParams) => Promise<T | null>) {
   return async (request: Request): Promise<Response> => {
-    const here = await hereIn(await database(), await combinationOfBrowser());
+    const here = await contextIn(await database(), await combinationOfBrowser());
     const value = here && (await read(here, new URL(request.url).searchParams));
     const headers = { 'cache-control': 'no-store' };
     return value === null || value === undefined

@@ -2,7 +2,7 @@ import type { ExperimentPlan } from '@/core/experiment/plan';
 import { plainRig } from '@/core/rig/rigSpec';
 import { openExperiment } from '@/data/experiments';
 import { addRig } from '@/data/rigs';
-import { hereIn } from '../read/here';
+import { contextIn } from '../read/requestContext';
 import { bookView } from '../read/readBook';
 import { readExperiment } from '../read/readExperiments';
 import { askQuestion, endEarly } from '../write/experiments';
@@ -32,7 +32,7 @@ export function askingBook() {
     const row = await openExperiment(book.db, HERE);
     if (row) await endEarly(row.id);
   });
-  const here = async () => (await hereIn(book.db, HERE))!;
+  const here = async () => (await contextIn(book.db, HERE))!;
   const view = async () => (await bookView())!;
   return {
     book,

@@ -18,7 +18,7 @@ import { bookChanged } from '../read/cachedUntilWrite';
 import { takeMemos } from '../read/memo';
 import { receiveFile, refuse } from './receiveBody';
 import { longWork, watched, type Tell } from './longWork';
-import { lookThrough } from '../read/lookThrough';
+import { verifyBackup } from '../read/verifyBackup';
 
 const LARGEST_BACKUP_BYTES = 512 * 1024 * 1024;
 
@@ -155,7 +155,7 @@ function restore(request: Request, isDry: boolean, tell: Tell): Promise<Outcome<
       );
       if (!read.ok) return read;
       const incoming = begun!;
-      await lookThrough(incoming.db, (done, of) => {
+      await verifyBackup(incoming.db, (done, of) => {
         signal.throwIfAborted();
         tell({ doing: 'Looking through the book that it makes', done, of });
       }).catch((error: unknown) => {

@@ -9,7 +9,7 @@ import { packColumns } from '@/core/formats/packedColumns';
 import type { Problem } from '@/core/problem';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import {
   AlreadyKept,
   keepCapture,
@@ -25,7 +25,7 @@ import { setRotationReminder } from '@/data/readiness';
 import { write } from '@/data/write';
 import { analysisOfStored } from '../read/readAxis';
 import { bookChanged } from '../read/cachedUntilWrite';
-import { combinationOfBrowser, hereIn } from '../read/here';
+import { combinationOfBrowser, contextIn } from '../read/requestContext';
 import { NO_RIG, notWritten } from './command';
 import { receiveRecording, refuse } from './receiveBody';
 
@@ -49,14 +49,14 @@ export async function acceptCapture(request: Request): Promise<Response> {
   const { fromRow } = whole;
   const book = await database();
   try {
-    const here = await hereIn(book, asked);
+    const here = await contextIn(book, asked);
     if (!here) return refuse([NO_RIG], 409);
     const { rigId, driver } = here.combination;
     // A long one is written piece by piece, as a guided one comes: nobody waits for all of it.
     for (const { part, head } of piecesOf(whole, capture, PIECE_ROWS)) {
       const piece = { id, axis, origin, status: 'draft' as const, rigId, driver, head, part };
       await write(book, (inside) => saveCapture(inside, piece));
-      await breath();
+      await yieldToEventLoop();
     }
     if (status === 'kept') return await keep(id, axis, rigId);
     // A draft that grows changes nothing that is shown, but that there is one.
@@ -139,7 +139,7 @@ export async function sendCaptureFile(request: Request): Promise<Response> {
 
 async function newest(request: Request, status: 'draft' | 'kept') {
   const book = await database();
-  const here = await hereIn(book, await combinationOfBrowser());
+  const here = await contextIn(book, await combinationOfBrowser());
   const axis = z.enum(AXIS_NAMES).safeParse(new URL(request.url).searchParams.get('axis') ?? 'brake');
   if (!here || !axis.success) return null;
   const { rigId, driver } = here.combination;

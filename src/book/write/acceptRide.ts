@@ -8,7 +8,7 @@ import type { SentRide } from '@/core/rides/sentRide';
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { idSchema } from '@/core/text/line';
 import { database } from '@/data/book';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import { listChanges } from '@/data/changes';
 import type { Database } from '@/data/database';
 import {
@@ -65,7 +65,7 @@ async function writeRide(
   // A page asks for several things one after the other, and waits for a part before each of them.
   for (const [at, part] of parts.entries()) {
     await write(book, (inside) => addRidePart(inside, ride.id, at, part));
-    await breath();
+    await yieldToEventLoop();
   }
   await prepareRide(book, open, ride, { notes: log.notes, parts });
   const { rigId, titleId, carId, driver, branch } = open.combination;

@@ -19,7 +19,7 @@ import { idSchema } from '@/core/text/line';
 import { bookTime } from '@/data/bookTime';
 import { addChanges, listChanges, type RecordedEvent } from '@/data/changes';
 import { listTitles } from '@/data/ownTitles';
-import type { Here } from '../read/here';
+import type { RequestContext } from '../read/requestContext';
 import { DONE, refused, type Reply } from './reply';
 import { findConflicts } from './findConflicts';
 
@@ -49,7 +49,7 @@ export interface OpenSettings {
   menusOf(carId: string): Menus;
 }
 
-export async function openSettings({ book, combination, rig }: Here): Promise<OpenSettings> {
+export async function openSettings({ book, combination, rig }: RequestContext): Promise<OpenSettings> {
   const titles = await listTitles(book);
   const title = titles.byId(combination.titleId);
   const menusOf = (carId: string) => menusFor(rig.spec, title, titles.car(carId));
@@ -71,7 +71,10 @@ const NO_SUCH_CAR: Problem = {
 };
 
 /** Books changes of the open combination on the trail: one pebble each, all of them or none. Inside a command. */
-export async function applyInside(here: Here, changes: readonly WantedChange[]): Promise<Reply> {
+export async function applyInTransaction(
+  here: RequestContext,
+  changes: readonly WantedChange[],
+): Promise<Reply> {
   const open = await openSettings(here);
   const booked: RecordedEvent[] = [];
   const atMs = await bookTime(here.book);

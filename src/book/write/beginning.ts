@@ -14,9 +14,9 @@ import { knownOfACar, type DescribedCar } from '@/core/vehicle/carClass';
 import type { Database } from '@/data/database';
 import { listTitles, saveOwnCar, saveOwnTitle } from '@/data/ownTitles';
 import { addRig } from '@/data/rigs';
-import { combinationOfBrowser } from '../read/here';
+import { combinationOfBrowser } from '../read/requestContext';
 import { command } from './command';
-import { openInside } from './openInside';
+import { openInTransaction } from './openInTransaction';
 import { parseInput } from './parseInput';
 import { refused, type Reply } from './reply';
 import { nameTaken, plainRigOn, realDeviceSchema } from './rigParts';
@@ -57,7 +57,7 @@ export async function begin(input: z.input<typeof beginningSchema>): Promise<Rep
     await addRig(book, { id: rigId, name: rig.name, spec });
     const carId = await carFor(book, car);
     const titleId = await titleFor(book, title);
-    return openInside(book, now, { rigId, titleId, carId });
+    return openInTransaction(book, now, { rigId, titleId, carId });
   });
 }
 

@@ -7,7 +7,7 @@ import { newestExperiments, openExperiment } from '@/data/experiments';
 import { experiments, sealedOrders } from '@/data/schema';
 import { sha256 } from '@/data/sha256';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
-import { hereIn } from '../read/here';
+import { contextIn } from '../read/requestContext';
 import { bookView } from '../read/readBook';
 import { readHelper, readSlot } from '../read/readExperiments';
 import { askingBook, codeOf, HERE, isDone } from '../testing/askingBook';
@@ -95,7 +95,7 @@ describe('a blind test with a helper', () => {
   });
 
   it('alone with files: each ride’s file comes under a name that says nothing, and nobody drives before it was saved', async () => {
-    const here = async () => (await hereIn(book.db, HERE))!;
+    const here = async () => (await contextIn(book.db, HERE))!;
     const plan = pairPlan({ question: 'like', way: 'files', pairs: 16, named: null });
     const file = (name: string, text: string) => ({ name, base64: Buffer.from(text).toString('base64') });
     const files = { a: file('Soft.ini', 'deadzone=0'), b: file('hard.ini', 'deadzone = 4 ; hard') };
@@ -130,7 +130,7 @@ describe('a blind test with a helper', () => {
 
   it('the helper loads the neutral values first, every time, and nobody drives before', async () => {
     const { id, sealed } = await asked(pairPlan({ question: 'like', way: 'helper', pairs: 16, named: null }));
-    const here = (await hereIn(book.db, HERE))!;
+    const here = (await contextIn(book.db, HERE))!;
     const helper = async () => (await readHelper(here, (await bookView())!, id))!.step!;
     const value = sealed!.orders[0] === 'AB' ? '0' : '4';
     expect(await helper()).toEqual({

@@ -7,7 +7,7 @@ import { MOST_BUTTONS, rimButtonSchema } from '@/core/rig/rimButton';
 import { line } from '@/core/text/line';
 import { saveButtonMap } from '@/data/buttons';
 import { commandHere } from './command';
-import { describeInside } from './describeInside';
+import { describeInTransaction } from './describeInTransaction';
 import { parseInput } from './parseInput';
 import { DONE, refused, type Reply } from './reply';
 
@@ -31,7 +31,7 @@ export async function saveRim(input: z.input<typeof rimSchema>): Promise<Reply> 
   const wanted = parseInput(rimSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
   return commandHere(({ book, rig }) =>
-    describeInside(book, rig, { ...rig.spec, rim: { ...rig.spec.rim, ...wanted.value } }),
+    describeInTransaction(book, rig, { ...rig.spec, rim: { ...rig.spec.rim, ...wanted.value } }),
   );
 }
 

@@ -6,7 +6,7 @@ import type { Database } from '@/data/database';
 import { isLost } from '@/data/serverConnection';
 import { write } from '@/data/write';
 import { bookChanged, showAgain } from '../read/cachedUntilWrite';
-import { combinationOfBrowser, hereIn, openInBrowser, type Here } from '../read/here';
+import { combinationOfBrowser, contextIn, openInBrowser, type RequestContext } from '../read/requestContext';
 import { refused, type Reply } from './reply';
 
 export const NO_RIG: Problem = {
@@ -48,10 +48,10 @@ export function notWritten(error: unknown): Problem {
 }
 
 /** The same at the place where the asking browser is, refused where no rig is. */
-export async function commandHere(work: (here: Here) => Promise<Reply>): Promise<Reply> {
+export async function commandHere(work: (here: RequestContext) => Promise<Reply>): Promise<Reply> {
   const asked = await combinationOfBrowser();
   return command(async (book) => {
-    const here = await hereIn(book, asked);
+    const here = await contextIn(book, asked);
     return here ? work(here) : refused(NO_RIG);
   });
 }

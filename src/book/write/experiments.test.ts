@@ -3,7 +3,7 @@ import type { RideLog } from '@/core/rides/rideLog';
 import { newestExperiments, openExperiment } from '@/data/experiments';
 import { addRide } from '@/data/rides';
 import { expectRoundTrip } from '@/data/testing/roundTrip';
-import { hereIn } from '../read/here';
+import { contextIn } from '../read/requestContext';
 import { bookView } from '../read/readBook';
 import { readAlong } from '../read/readAlong';
 import { readSidesForce } from '../read/readSidesForce';
@@ -93,7 +93,7 @@ it('pairs are ridden in the order that was drawn; the last ride ends it, and wha
   });
   const { measures } = (view.answer as Extract<typeof view.answer, { kind: 'change' }>).compared;
   expect(measures[0]).toMatchObject({ name: 'lapTimeS', isNamed: true, verdict: 'differs' });
-  const { along, map, places } = (await readAlong((await hereIn(book.db, HERE))!, id))!;
+  const { along, map, places } = (await readAlong((await contextIn(book.db, HERE))!, id))!;
   expect(along).toMatchObject({ pairs: 2, stepM: 10 });
   expect(along!.channels[0]!.difference.at(-1)).toBeCloseTo(-2, 0);
   expect({ map: map!.name, corners: places.length > 3 }).toEqual({ map: 'Saltmarsh Loop', corners: true });
@@ -190,7 +190,7 @@ it('a comparison under way tells nothing until somebody looks, and then claims a
     const rideId = await drive(sides[place] === 'A' ? 60 + 0.1 * place : 58 + 0.1 * place, { trackId });
     await isDone(bookTrial({ id, place, outcome: 'ridden', rideId }));
   };
-  const along = async () => (await readAlong((await hereIn(book.db, HERE))!, id))!.along;
+  const along = async () => (await readAlong((await contextIn(book.db, HERE))!, id))!.along;
   for (const place of [0, 1, 2]) await ride(place);
   expect(await shown(id)).toMatchObject({ ridden: 3, answer: null, rated: [] });
   expect(await along()).toBeNull();
@@ -227,13 +227,13 @@ it('a pair in the middle of which the firmware changed is not counted, and it is
       ],
     },
   });
-  expect((await readAlong((await hereIn(book.db, HERE))!, id))!.along!.pairs).toBe(2);
+  expect((await readAlong((await contextIn(book.db, HERE))!, id))!.along!.pairs).toBe(2);
 });
 
 it('the force of both sides is computed of their own logs once it may be told, and not where it was not asked about', async () => {
   const view = (await bookView())!;
   const force = async (id: string) =>
-    (await readSidesForce((await hereIn(book.db, HERE))!, (await bookView())!, id))!.force;
+    (await readSidesForce((await contextIn(book.db, HERE))!, (await bookView())!, id))!.force;
   const { key, field } = askableSettings(view).find((one) => keyOfText(one.key).field === 'strength')!;
   const share = (of: number) =>
     field.min + Math.round((of * (field.max - field.min)) / field.step) * field.step;
@@ -306,7 +306,7 @@ it('what a setting does: least, most and back, each rated; Verdict lists what wa
   await isDone(rate({ id, place: 1, ratings: { weight: 6 } }));
   expect(codeOf(await rate({ id, place: 9, ratings: { weight: 6 } }))).toBe('not-ridden');
   expect((await newestExperiments(book.db, HERE, 1))[0]!.ratings).toEqual([{ place: 1, of: { weight: 6 } }]);
-  const { past, open, spread } = await verdictView((await hereIn(book.db, HERE))!, (await bookView())!);
+  const { past, open, spread } = await verdictView((await contextIn(book.db, HERE))!, (await bookView())!);
   expect(open).toBeNull();
   expect(past[0]).toMatchObject({ id, question: 'what', settings: ['Brake ebb'] });
   expect(spread.rides).toBeGreaterThan(0);

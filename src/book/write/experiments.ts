@@ -2,12 +2,12 @@
 
 import { randomBytes, randomInt, randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { coinOrders, committedText } from '@/core/experiment/coinOrders';
+import { randomizedOrders, committedText } from '@/core/experiment/randomizedOrders';
 import { pairedSides } from '@/core/experiment/course';
 import { decidedValues } from '@/core/experiment/decidedValues';
 import { MOST_NOTICED } from '@/core/experiment/justNoticeable';
 import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
-import { toldEnough } from '@/core/experiment/finePairs';
+import { toldEnough } from '@/core/experiment/jndStaircase';
 import type { Ratings } from '@/core/experiment/pairedRatings';
 import {
   DECISIONS,
@@ -52,8 +52,8 @@ import { titleVersion } from '@/data/readiness';
 import { chosenRoad } from '@/data/road';
 import { sha256 } from '@/data/sha256';
 import { changedElsewhere, logsFor } from '../judge/experiments';
-import type { Here } from '../read/here';
-import { applyInside, openSettings, type OpenSettings } from './applyChanges';
+import type { RequestContext } from '../read/requestContext';
+import { applyInTransaction, openSettings, type OpenSettings } from './applyChanges';
 import { commandHere } from './command';
 import {
   ENOUGH_PAIRS,
@@ -99,7 +99,7 @@ export async function askQuestion(
       .find((problem) => problem !== null);
     if (wrong) return refused(wrong);
     const pairs = pairsAsked(plan.value);
-    const orders = pairs === null ? null : coinOrders(pairs, coin);
+    const orders = pairs === null ? null : randomizedOrders(pairs, coin);
     const isSealed = isBlind(plan.value);
     const salt = randomBytes(SALT_BYTES).toString('hex');
     await addExperiment(
@@ -124,7 +124,7 @@ const pairsAsked = (plan: ExperimentPlan): number | null =>
 
 const coin = () => randomInt(2) as 0 | 1;
 
-async function roadHere({ book, combination }: Here): Promise<string> {
+async function roadHere({ book, combination }: RequestContext): Promise<string> {
   const { trackIds } = (await listTitles(book)).byId(combination.titleId);
   const chosen = await chosenRoad(book, combination);
   return trackIds.find((id) => id === chosen) ?? trackIds[0]!;
@@ -273,7 +273,7 @@ export async function rideOn(id: string, pairs: number): Promise<Reply> {
     const driven = Math.ceil(row.trials.filter(({ outcome }) => outcome === 'ridden').length / 2);
     const most = driven + wanted.value.pairs;
     if (most > MOST_PAIRS) return refused(ENOUGH_PAIRS);
-    const more = [...orders.slice(0, driven), ...coinOrders(wanted.value.pairs, coin)];
+    const more = [...orders.slice(0, driven), ...randomizedOrders(wanted.value.pairs, coin)];
     await changePlan(here.book, row.id, {
       ...row.plan,
       asked: { ...asked, pairs: most },
@@ -297,7 +297,7 @@ export async function decide(id: string, decision: Decision, why: string): Promi
   return withExperiment(wanted.value.id, async (here, row) => {
     if (row.state === 'open') return refused(NOT_OVER);
     if (isToLearn(row.plan.asked.question)) return refused(NOTHING_TO_KEEP);
-    const applied = await applyInside(
+    const applied = await applyInTransaction(
       here,
       Object.entries(decidedValues(row, wanted.value.decision)).map(([key, to]) => ({
         ...keyOfText(key),

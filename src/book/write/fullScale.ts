@@ -4,7 +4,7 @@ import { ownCarId } from '@/catalog/ownCar';
 import { describedCarSchema } from '@/core/formats/ownCarJson';
 import { listOwnCars, saveOwnCar } from '@/data/ownTitles';
 import { commandHere } from './command';
-import { goneMeanwhile } from './describedTwice';
+import { goneMeanwhile } from './descriptionProblems';
 import { parseInput } from './parseInput';
 import { DONE, refused, type Reply } from './reply';
 

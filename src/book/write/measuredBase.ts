@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { measuredBaseSchema, MOST_MEASUREMENTS } from '@/core/rig/measuredBase';
 import { bookTime } from '@/data/bookTime';
 import { commandHere } from './command';
-import { describeInside } from './describeInside';
+import { describeInTransaction } from './describeInTransaction';
 import { parseInput } from './parseInput';
 import { refused, type Reply } from './reply';
 
@@ -18,7 +18,7 @@ export async function keepMeasuredBase(input: z.input<typeof foundSchema>): Prom
     const { base } = rig.spec;
     const atMs = Math.max(await bookTime(book), (base.measured.at(-1)?.atMs ?? 0) + 1);
     const measured = [...base.measured, { ...found.value, atMs }].slice(-MOST_MEASUREMENTS);
-    return describeInside(book, rig, { ...rig.spec, base: { ...base, measured } });
+    return describeInTransaction(book, rig, { ...rig.spec, base: { ...base, measured } });
   });
 }
 
@@ -36,6 +36,6 @@ export async function forgetMeasuredBase(atMs: number): Promise<Reply> {
         place: {},
         remedy: 'Reload the page: it may have been taken out already.',
       });
-    return describeInside(book, rig, { ...rig.spec, base: { ...base, measured } });
+    return describeInTransaction(book, rig, { ...rig.spec, base: { ...base, measured } });
   });
 }

@@ -7,7 +7,7 @@ import type { RigSpec } from '@/core/rig/rigSpec';
 import { setRotationReminder, setTick, setTitleVersion, titleVersion } from '@/data/readiness';
 import { parseInput } from './parseInput';
 import { commandHere } from './command';
-import { describeInside } from './describeInside';
+import { describeInTransaction } from './describeInTransaction';
 import { DONE, refused, type Reply } from './reply';
 
 /** Ticks an item of pre-flight for firmware, title version and cabling as they are, or takes the tick away. */
@@ -42,7 +42,7 @@ export async function turnDownForBinding(): Promise<Reply> {
   return commandHere(async ({ book, rig }) => {
     const restoreDeg = rig.spec.base.rotationDeg;
     await setRotationReminder(book, rig.id, { restoreDeg, sinceMs: Date.now() });
-    return describeInside(book, rig, turnedTo(rig.spec, BINDING_ROTATION_DEG));
+    return describeInTransaction(book, rig, turnedTo(rig.spec, BINDING_ROTATION_DEG));
   });
 }
 
@@ -52,7 +52,7 @@ export async function rotationPutBack(restoreDeg: number | null): Promise<Reply>
   if (!degrees.ok) return refused(...degrees.problems);
   return commandHere(async ({ book, rig }) => {
     await setRotationReminder(book, rig.id, null);
-    return describeInside(book, rig, turnedTo(rig.spec, degrees.value));
+    return describeInTransaction(book, rig, turnedTo(rig.spec, degrees.value));
   });
 }
 

@@ -13,9 +13,9 @@ import type { Database } from '@/data/database';
 import { addRig } from '@/data/rigs';
 import { parseInput } from './parseInput';
 import { command, commandHere } from './command';
-import { describeInside } from './describeInside';
-import { openInside } from './openInside';
-import { combinationOfBrowser } from '../read/here';
+import { describeInTransaction } from './describeInTransaction';
+import { openInTransaction } from './openInTransaction';
+import { combinationOfBrowser } from '../read/requestContext';
 import { nameTaken, plainRigOn } from './rigParts';
 import type { Combination } from '@/core/settings/scope';
 import { refused, type Reply } from './reply';
@@ -61,7 +61,7 @@ async function addAndOpen(
   if (taken) return taken;
   const id = randomUUID();
   await addRig(book, { id, name, spec });
-  return openInside(book, now, { rigId: id });
+  return openInTransaction(book, now, { rigId: id });
 }
 
 const describedSchema = z.strictObject({
@@ -82,7 +82,7 @@ export async function saveRig(input: z.input<typeof describedSchema>): Promise<R
     if (taken) return taken;
     const sound = withoutContradiction(spec);
     if (!sound.ok) return refused(...sound.problems);
-    return describeInside(book, { ...rig, name }, spec);
+    return describeInTransaction(book, { ...rig, name }, spec);
   });
 }
 
@@ -114,7 +114,7 @@ export async function assignAxis(input: { axis: string; device: string; place: u
     const axes = rig.spec.device.kind === 'real' ? rig.spec.device.axes : {};
     const next = parseInput(deviceSchema, { kind: 'real', axes: { ...axes, [axis]: { device, place } } });
     if (!next.ok) return refused(...next.problems);
-    return describeInside(book, rig, { ...rig.spec, device: next.value });
+    return describeInTransaction(book, rig, { ...rig.spec, device: next.value });
   });
 }
 
@@ -122,12 +122,14 @@ export async function assignAxis(input: { axis: string; device: string; place: u
 export async function takeDevice(input: z.input<typeof playableSchema>): Promise<Reply> {
   const wanted = parseInput(playableSchema, input);
   if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(({ book, rig }) => describeInside(book, rig, { ...rig.spec, device: wanted.value }));
+  return commandHere(({ book, rig }) =>
+    describeInTransaction(book, rig, { ...rig.spec, device: wanted.value }),
+  );
 }
 
 /** Cables or fixings were changed: the ticks that depend on them are void. */
 export async function cablingChanged(): Promise<Reply> {
   return commandHere(({ book, rig }) =>
-    describeInside(book, rig, { ...rig.spec, cabling: (rig.spec.cabling + 1) % MOST_CABLINGS }),
+    describeInTransaction(book, rig, { ...rig.spec, cabling: (rig.spec.cabling + 1) % MOST_CABLINGS }),
   );
 }

@@ -8,7 +8,7 @@ import { idSchema } from '@/core/text/line';
 import { listOwnRoads, listTitles, saveOwnRoad } from '@/data/ownTitles';
 import { chooseRoad } from '@/data/road';
 import { commandHere } from './command';
-import { goneMeanwhile, nameTaken } from './describedTwice';
+import { goneMeanwhile, nameTaken } from './descriptionProblems';
 import { parseInput } from './parseInput';
 import { DONE, refused, type Reply } from './reply';
 

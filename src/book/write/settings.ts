@@ -13,15 +13,15 @@ import { parseInput } from './parseInput';
 import { command, commandHere } from './command';
 import { DONE, refused, type Reply } from './reply';
 import { findConflicts } from './findConflicts';
-import { applyInside, changeSchema, openSettings } from './applyChanges';
-import { openInside } from './openInside';
-import { combinationOfBrowser, hereIn } from '../read/here';
+import { applyInTransaction, changeSchema, openSettings } from './applyChanges';
+import { openInTransaction } from './openInTransaction';
+import { combinationOfBrowser, contextIn } from '../read/requestContext';
 
 /** Books changes of the open combination on the trail: one pebble each, all of them or none. */
 export async function applyChanges(inputs: z.input<typeof changeSchema>[]): Promise<Reply> {
   const changes = parseInput(z.array(changeSchema).max(200), inputs);
   if (!changes.ok) return refused(...changes.problems);
-  return commandHere((open) => applyInside(open, changes.value));
+  return commandHere((open) => applyInTransaction(open, changes.value));
 }
 
 /** Books one change. */
@@ -63,7 +63,7 @@ export async function changeCombination(part: Partial<z.input<typeof combination
   if (!wanted.ok) return refused(...wanted.problems);
   const now = await combinationOfBrowser();
   return command(async (book) => {
-    const here = await hereIn(book, now);
-    return openInside(book, here?.combination ?? null, wanted.value);
+    const here = await contextIn(book, now);
+    return openInTransaction(book, here?.combination ?? null, wanted.value);
   });
 }

@@ -12,13 +12,13 @@ import { readTitleDocument, titleDocumentSchema } from '@/core/formats/titleJson
 import { baseProgramSchema } from '@/core/rig/rigSpec';
 import { idSchema } from '@/core/text/line';
 import { listOwnCars, listOwnTitles, listTitles, saveOwnCar, saveOwnTitle } from '@/data/ownTitles';
-import { goneMeanwhile, nameTaken } from './describedTwice';
-import { combinationOfBrowser } from '../read/here';
+import { goneMeanwhile, nameTaken } from './descriptionProblems';
+import { combinationOfBrowser } from '../read/requestContext';
 import { findTitleConflicts } from './findConflicts';
-import { openInside } from './openInside';
+import { openInTransaction } from './openInTransaction';
 import { parseInput } from './parseInput';
 import { command, commandHere } from './command';
-import { describeInside } from './describeInside';
+import { describeInTransaction } from './describeInTransaction';
 import { DONE, refused, type Reply } from './reply';
 
 const savedTitleSchema = z.strictObject({
@@ -51,7 +51,7 @@ export async function saveTitle(input: z.input<typeof savedTitleSchema>): Promis
     await saveOwnTitle(book, { id, ...title });
     const conflict = before ? await findTitleConflicts(book, ownTitleId(id)) : null;
     if (conflict) return refused(conflict);
-    return opens ? openInside(book, now, { titleId: ownTitleId(id) }) : DONE;
+    return opens ? openInTransaction(book, now, { titleId: ownTitleId(id) }) : DONE;
   });
 }
 
@@ -81,7 +81,7 @@ export async function saveCar(input: z.input<typeof savedCarSchema>): Promise<Re
     if (replaces !== undefined && !before) return refused(goneMeanwhile('car'));
     const id = before?.id ?? randomUUID();
     await saveOwnCar(book, { id, ...car });
-    return opens ? openInside(book, now, { carId: ownCarId(id) }) : DONE;
+    return opens ? openInTransaction(book, now, { carId: ownCarId(id) }) : DONE;
   });
 }
 
@@ -113,6 +113,6 @@ export async function saveBase(input: Program, seen?: Program): Promise<Reply> {
         place: {},
         remedy: 'Nothing was changed. Reload the page to see it.',
       });
-    return describeInside(book, rig, { ...rig.spec, base: { ...rig.spec.base, program } });
+    return describeInTransaction(book, rig, { ...rig.spec, base: { ...rig.spec.base, program } });
   });
 }

@@ -1,12 +1,12 @@
 'use server';
 
-import { responseParameterOf } from '@/core/response/dialect';
+import { responseParameterOf } from '@/core/response/menuSchema';
 import { weaningPlan } from '@/core/response/weaning';
 import { fieldValues } from '@/core/settings/trail';
 import { keepWeaning } from '@/data/plans';
 import { readBook } from '../read/readBook';
 import { commandHere } from './command';
-import { applyInside } from './applyChanges';
+import { applyInTransaction } from './applyChanges';
 import { DONE, refused, type Reply } from './reply';
 
 const problem = (code: string, message: string, remedy: string) =>
@@ -38,7 +38,7 @@ export async function takeWeaningStep(): Promise<Reply> {
     if (!weaning.plan || weaning.state?.kind !== 'go')
       return problem('not-yet', 'The next step is not due yet.', 'Ride a few laps, or wait for its day.');
     const { plan, state, smoothness } = weaning;
-    const reply = await applyInside(here, [
+    const reply = await applyInTransaction(here, [
       {
         layer: 'title',
         axis: 'throttle',

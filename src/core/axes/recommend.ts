@@ -1,7 +1,13 @@
 import { percent } from '../text/percent';
 import { chanceOfReaching } from '../numeric/distributions';
 import { standardDeviation } from '../numeric/moments';
-import { gridValue, toCanonical, type Dialect, type DialectField, type Rounding } from '../response/dialect';
+import {
+  gridValue,
+  toCanonical,
+  type MenuSchema,
+  type MenuField,
+  type Rounding,
+} from '../response/menuSchema';
 import { effectiveResponse, respond } from '../response/compose';
 import type { ResponseLayer } from '../response/layer';
 import { layerFromSettings, valueOf, type FieldValues } from '../response/settings';
@@ -27,7 +33,7 @@ const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
  */
 export function recommendPedal(
   analysis: PedalAnalysis,
-  dialect: Dialect,
+  dialect: MenuSchema,
   values: FieldValues,
   before: ResponseLayer[] = [],
   by: WorkedBy = 'feet',
@@ -39,7 +45,7 @@ export function recommendPedal(
 
 interface Pedal {
   analysis: PedalAnalysis;
-  dialect: Dialect;
+  dialect: MenuSchema;
   values: FieldValues;
   before: ResponseLayer[];
   by: WorkedBy;
@@ -84,16 +90,16 @@ function saturationChange({ analysis, dialect, values, before, by, now }: Pedal)
   };
 }
 
-function named({ axis }: PedalAnalysis, field: DialectField, parameter: PedalProposal['parameter']) {
+function named({ axis }: PedalAnalysis, field: MenuField, parameter: PedalProposal['parameter']) {
   const key = { layer: 'title', axis, field: field.key } as const;
   return { parameter, key, label: `${capital(AXIS_WORDS[axis])} ${field.label.toLowerCase()}` };
 }
 
-function fieldFor(dialect: Dialect, parameter: PedalProposal['parameter']): DialectField | undefined {
+function fieldFor(dialect: MenuSchema, parameter: PedalProposal['parameter']): MenuField | undefined {
   return dialect.fields.find((field) => field.maps.kind.startsWith(parameter));
 }
 
-function onGrid(field: DialectField, values: FieldValues, canonical: number, rounding: Rounding) {
+function onGrid(field: MenuField, values: FieldValues, canonical: number, rounding: Rounding) {
   const from = valueOf(field, values);
   const to = gridValue(field, canonical, rounding);
   return to === from ? null : { from, to };

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { AXIS_WORDS, type AxisName } from '../axes/axes';
-import { decimalsOf, type DialectField } from '../response/dialect';
+import { decimalsOf, type MenuField } from '../response/menuSchema';
 import type { Menu } from '../settings/menus';
 import {
   keyText,
@@ -51,7 +51,7 @@ export interface SetupCard {
 
 type CardMenus = Record<Layer, Partial<Record<AxisName, Menu>>>;
 
-const UNITS: Partial<Record<DialectField['maps']['kind'], string>> = { degrees: '°', torque: 'N·m' };
+const UNITS: Partial<Record<MenuField['maps']['kind'], string>> = { degrees: '°', torque: 'N·m' };
 
 /** Every value of the pages, in their order; an axis without a menu there is left out. */
 export function cardPages(pages: readonly MenuPage[], menus: CardMenus, values: SettingValues): CardPage[] {

@@ -1,5 +1,5 @@
 import { ALONG, type AlongChannel, type AlongRoad } from '../rides/alongRoad';
-import { bandOf } from './bands';
+import { simultaneousBand } from './simultaneousBand';
 
 /** One channel of A and of B along the road, and where they differ. */
 export interface AlongCompared {
@@ -46,7 +46,7 @@ export function alongPairs(all: readonly { a: AlongRoad; b: AlongRoad }[]): Pair
       { length: channels.length * places },
       (_, i) => of[channels[Math.floor(i / places)]!]![i % places]!,
     );
-  const band = bandOf(pairs.map(({ a, b }) => ({ a: joined(a), b: joined(b) })));
+  const band = simultaneousBand(pairs.map(({ a, b }) => ({ a: joined(a), b: joined(b) })));
   return {
     stepM,
     pairs: pairs.length,

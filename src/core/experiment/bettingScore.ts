@@ -1,4 +1,4 @@
-import type { PairOrder } from './coinOrders';
+import type { PairOrder } from './randomizedOrders';
 
 /** "Which was B?" has a right answer; "which is better?" has two sides. */
 export type BlindQuestion = 'which' | 'better';

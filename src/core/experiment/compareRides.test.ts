@@ -4,7 +4,7 @@ import type { MeasuredLap } from '../rides/measureRide';
 import { MEASURES, MEASURES_SHOWN, type Measured, type MeasureName } from '../rides/measures';
 import { compareRides, type ComparedRide } from './compareRides';
 import { holm } from './holm';
-import { AT_END, levelOfLooks } from './looks';
+import { AT_END, levelPerLook } from './alphaSpending';
 import { tries } from '../testing/longRun';
 
 const KNOWN = { isOrderKnown: true };
@@ -118,7 +118,7 @@ it('whoever looks at every pair of twelve still claims from nothing in 5 of 100 
     const order = Array.from({ length: 12 }, () => (random.uniform() < 0.5 ? 'AB' : 'BA')).join('');
     const rides = evening(random, order, 1, { rides: 0.5, drift: 0, unlike: 1 });
     return Array.from({ length: 11 }, (_, k) => rides.slice(0, 2 * (k + 2))).some((some) =>
-      compareRides(some, { ...KNOWN, level: levelOfLooks(12) }).measures.some(
+      compareRides(some, { ...KNOWN, level: levelPerLook(12) }).measures.some(
         ({ verdict }) => verdict === 'differs',
       ),
     );
@@ -199,7 +199,7 @@ it.each([
     const order = Array.from({ length: 4 }, () => (random.uniform() < 0.5 ? 'AB' : 'BA')).join('');
     const rides = evening(random, order, measures, how);
     if (isClaimed(rides, AT_END)) claims++;
-    if ([4, 6, 8].some((n) => isClaimed(rides.slice(0, n), levelOfLooks(4)))) early++;
+    if ([4, 6, 8].some((n) => isClaimed(rides.slice(0, n), levelPerLook(4)))) early++;
   }
   // Twice the error of a share of 5 % over so many.
   const most = 0.05 + 2 * Math.sqrt((0.05 * 0.95) / runs);

@@ -2,7 +2,7 @@ import { mean } from '../numeric/moments';
 import { countedLaps, lapMeasure, type MeasuredLap } from '../rides/measureRide';
 import { MEASURES_SHOWN, type MeasureName, type MeasureSpec } from '../rides/measures';
 import { holm } from './holm';
-import { AT_END } from './looks';
+import { AT_END } from './alphaSpending';
 import { fitRides, type Effect, type NotEnough, type RideFit, type RideValues } from './rideModel';
 import { LEAST_PAIRS, strongestUnderFlips } from './signFlips';
 
@@ -65,7 +65,7 @@ export interface CompareOptions {
   isOrderKnown: boolean;
   /** The measure that the change is for, named before the first ride. */
   named?: MeasureName | undefined;
-  /** Claims are made below this; less for somebody who looks more than once ({@link levelOfLooks}). */
+  /** Claims are made below this; less for somebody who looks more than once ({@link levelPerLook}). */
   level?: number;
 }
 

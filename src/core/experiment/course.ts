@@ -1,9 +1,9 @@
 import type { SettingValue } from '../settings/setting';
 import { bettingScore, type BlindPair, type BlindQuestion } from './bettingScore';
-import { sidesOf, type PairOrder } from './coinOrders';
+import { sidesOf, type PairOrder } from './randomizedOrders';
 import type { FinderRide } from './finder/answers';
 import { findBest } from './finder/findBest';
-import { noticedFinely, sidesApart } from './finePairs';
+import { noticedFinely, sidesApart } from './jndStaircase';
 import {
   isPairPlan,
   type Answer,

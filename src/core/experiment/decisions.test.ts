@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
-import { bandOf } from './bands';
+import { simultaneousBand } from './simultaneousBand';
 import { bettingScore, chanceOfShown, MOST_BLIND_PAIRS, type BlindPair } from './bettingScore';
-import { coinOrders, committedText, seededCoin, sidesOf } from './coinOrders';
+import { randomizedOrders, committedText, seededCoin, sidesOf } from './randomizedOrders';
 import { justNoticeable, type NoticedPair } from './justNoticeable';
 import { LEAST_PAIRS } from './noticed';
 import { pairedRatings } from './pairedRatings';
@@ -168,8 +168,8 @@ describe('the betting score', () => {
   });
 
   it('coins are independent, the same for a seed, and what is promised is all of them', () => {
-    expect(coinOrders(5, seededCoin(4))).toEqual(coinOrders(5, seededCoin(4)));
-    const many = coinOrders(4000, seededCoin(1));
+    expect(randomizedOrders(5, seededCoin(4))).toEqual(randomizedOrders(5, seededCoin(4)));
+    const many = randomizedOrders(4000, seededCoin(1));
     const first = many.filter((order) => order === 'AB').length;
     expect(Math.abs(first - 2000)).toBeLessThan(130);
     const repeats = many.filter((order, i) => i > 0 && order === many[i - 1]).length;
@@ -296,7 +296,8 @@ describe('bands over distance', () => {
     const random = seededRandom(12);
     for (const pairs of [6, 8]) {
       let any = 0;
-      for (let i = 0; i < 300; i++) if (bandOf(pairsOf(random, pairs, () => 0)).shown.length > 0) any++;
+      for (let i = 0; i < 300; i++)
+        if (simultaneousBand(pairsOf(random, pairs, () => 0)).shown.length > 0) any++;
       expect(any / 300).toBeLessThan(0.05 + 2 * Math.sqrt((0.05 * 0.95) / 300));
     }
   });
@@ -307,7 +308,7 @@ describe('bands over distance', () => {
     let [covered, found] = [0, 0];
     const runs = 200;
     for (let i = 0; i < runs; i++) {
-      const { low, high, shown } = bandOf(pairsOf(random, 8, corner));
+      const { low, high, shown } = simultaneousBand(pairsOf(random, 8, corner));
       if (low!.every((v, k) => v <= corner(k) && corner(k) <= high![k]!)) covered++;
       if (shown.some(({ from, to }) => from < 60 && to > 40)) found++;
     }
@@ -317,13 +318,13 @@ describe('bands over distance', () => {
 
   it('draws no band under six pairs, and turns round with the sides', () => {
     const random = seededRandom(14);
-    const few = bandOf(pairsOf(random, 5, () => 9));
+    const few = simultaneousBand(pairsOf(random, 5, () => 9));
     expect(few).toMatchObject({ low: null, high: null, shown: [] });
     const pairs = pairsOf(random, 7, (i) => (i < 20 ? 4 : 0));
-    const there = bandOf(pairs);
-    const back = bandOf(pairs.map(({ a, b }) => ({ a: b, b: a })));
+    const there = simultaneousBand(pairs);
+    const back = simultaneousBand(pairs.map(({ a, b }) => ({ a: b, b: a })));
     there.difference.forEach((v, i) => expect(back.difference[i]).toBeCloseTo(-v, 9));
     expect(back.shown).toEqual(there.shown);
-    expect(bandOf([]).difference).toHaveLength(0);
+    expect(simultaneousBand([]).difference).toHaveLength(0);
   });
 });

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import type { DialectField } from '../response/dialect';
+import type { MenuField } from '../response/menuSchema';
 import { loadFirst } from './loadFirst';
 
-const field = (key: string, more: Partial<DialectField> = {}): DialectField => ({
+const field = (key: string, more: Partial<MenuField> = {}): MenuField => ({
   ...{ key, label: key, min: 0, max: 100, step: 1, neutral: 50 },
-  maps: { kind: 'percent', of: key } as unknown as DialectField['maps'],
+  maps: { kind: 'percent', of: key } as unknown as MenuField['maps'],
   ...more,
 });
 const sides = fc

@@ -9,7 +9,7 @@ import {
 } from '../settings/setting';
 import { STRETCHES } from '../driving/stretch';
 import { MOST_BLIND_PAIRS } from './bettingScore';
-import type { PairOrder } from './coinOrders';
+import type { PairOrder } from './randomizedOrders';
 import { MOST_NOTICED } from './justNoticeable';
 import { DIMENSIONS, HIGHEST_RATING, LOWEST_RATING, type Dimension, type Ratings } from './pairedRatings';
 

@@ -1,4 +1,4 @@
-import { eachFlip, flipsOf, SAME, strengthOf } from './eachFlip';
+import { signFlipSums, flipsOf, SAME, strengthOf } from './signFlipSums';
 
 /** Under fewer pairs than these no flip can be rare enough: of 2⁵ the rarest is one in sixteen. */
 export const LEAST_PAIRS = 6;
@@ -26,7 +26,7 @@ export function strongestUnderFlips(differences: readonly (readonly number[])[])
     ),
   );
   const beaten = differences.map(() => 0);
-  eachFlip(columns, (sums) => {
+  signFlipSums(columns, (sums) => {
     const strongest = sums.reduce((most, sum, m) => Math.max(most, strengthOf(sum, squares[m]!, pairs)), 0);
     observed.forEach((own, m) => {
       if (own === 0 || strongest >= own * (1 - SAME)) beaten[m]!++;

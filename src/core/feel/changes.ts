@@ -1,4 +1,4 @@
-import { gridValue, parameterOf, type Rounding } from '../response/dialect';
+import { gridValue, parameterOf, type Rounding } from '../response/menuSchema';
 import { forceField, type ForceParameter } from '../force/forceParameters';
 import type { ChainFacts } from '../force/chainOf';
 import { keyText, LAYERS, type Layer } from '../settings/setting';

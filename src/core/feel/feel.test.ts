@@ -7,7 +7,7 @@ import { forceRecorder } from '../force/forceInputs';
 import { forceParts, type DrivenRide } from '../force/forceParts';
 import { isForceField } from '../force/forceParameters';
 import { seededRandom } from '../numeric/random';
-import { gridCount, gridPoint } from '../response/dialect';
+import { gridCount, gridPoint } from '../response/menuSchema';
 import { NEUTRAL_LAYER } from '../response/layer';
 import { checkChange } from '../settings/menus';
 import { keyText, LAYERS, type SettingValues } from '../settings/setting';

@@ -2,7 +2,7 @@ import type { ClippingSchool } from '../force/bestGain';
 import type { CarGain } from '../force/carGains';
 import type { ForceParts } from '../force/forceParts';
 import { judgeLog } from '../force/judgeForce';
-import { lazily } from '../force/lazily';
+import { once } from '../force/once';
 import { gainThen, type ForceLog } from '../force/loggedCar';
 import type { FeelFacts } from './cause';
 
@@ -17,7 +17,7 @@ export function feelFactsOf(
   log?: ForceLog,
 ): FeelFacts {
   const { facts, chain } = parts;
-  const logged = lazily(() => (log ? judgeLog(log.log, gainThen(facts, log), chain.title.gain) : null));
+  const logged = once(() => (log ? judgeLog(log.log, gainThen(facts, log), chain.title.gain) : null));
   return {
     facts,
     chain,

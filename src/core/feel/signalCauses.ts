@@ -4,7 +4,7 @@ import { deadAdvice, doubledAdvice, gainAdvice, isCalm } from '../force/forceAdv
 import { effectParameter, forceField } from '../force/forceParameters';
 import type { Effect } from '../force/effects';
 import { smoothingAdvice } from '../force/smoothing';
-import { gridCount, gridPoint, toCanonical } from '../response/dialect';
+import { gridCount, gridPoint, toCanonical } from '../response/menuSchema';
 import { ramp, type Cause, type FeelFacts } from './cause';
 import { forceChange } from './changes';
 import { newtonMetres } from './figures';

@@ -3,11 +3,11 @@ import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { sortedQuantile } from '../numeric/order';
 import { readDialectJson } from '../formats/dialectJson';
-import type { Dialect } from '../response/dialect';
+import type { MenuSchema } from '../response/menuSchema';
 import type { Menus } from '../settings/menus';
 import { SMALL_PLAN } from '../testing/smallWorld';
 import { chainOf, type ChainFacts } from './chainOf';
-import { apartEffects, couplingsOf, deadControls } from './coupling';
+import { effectsUnscaledByGain, couplingsOf, deadControls } from './coupling';
 import { gainAdvice } from './forceAdvice';
 import { forceField } from './forceParameters';
 import { driveForForce } from './forceQuestions';
@@ -113,7 +113,7 @@ it('a log that was driven at no gain tells nothing of it, whatever stood beside'
 });
 
 it('is no coupling, and is not dead where the gain is none', () => {
-  expect(apartEffects(kerbs).toSorted()).toEqual(['kerb', 'road']);
+  expect(effectsUnscaledByGain(kerbs).toSorted()).toEqual(['kerb', 'road']);
   expect(couplingsOf(plain).length - couplingsOf(kerbs).length).toBe(2);
   const { values } = factsOf(kerbs, 0);
   const dead = (menus: Menus) =>
@@ -127,7 +127,7 @@ it('is no coupling, and is not dead where the gain is none', () => {
 });
 
 it('a file that says it of anything else is refused', () => {
-  const dialect = (apart: object, of: string): Dialect & { format: string; version: number } => ({
+  const dialect = (apart: object, of: string): MenuSchema & { format: string; version: number } => ({
     ...{ format: 'pebble-road/dialect', version: 1, name: 'Low Ferry', axis: 'steering' },
     fields: [
       {

@@ -1,4 +1,4 @@
-import { lazily } from './lazily';
+import { once } from './once';
 import type { CalmReport } from './forceAdvice';
 import { FAST_MPS, handsOff, ROLL_MPS, type ForceChain } from './handsOff';
 import { greatestMinForce, leastDamper, type LeastDamper } from './handsOffSearch';
@@ -8,8 +8,8 @@ const WITHIN_S = [1, 3] as const;
 
 /** Let go at a slow roll and at speed; the damper that would settle both. What nobody asks for is not searched for. */
 export function calmReport(chain: ForceChain, minForceStep: number, mostDamperNms: number): CalmReport {
-  const least = lazily(() => leastOfBoth(chain, mostDamperNms));
-  const stillMinForce = lazily(() => greatestMinForce(chain, ROLL_MPS, minForceStep));
+  const least = once(() => leastOfBoth(chain, mostDamperNms));
+  const stillMinForce = once(() => greatestMinForce(chain, ROLL_MPS, minForceStep));
   return {
     roll: handsOff(chain, ROLL_MPS),
     fast: handsOff(chain, FAST_MPS),

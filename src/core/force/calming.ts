@@ -1,4 +1,4 @@
-import { gridCount, gridPoint } from '../response/dialect';
+import { gridCount, gridPoint } from '../response/menuSchema';
 import type { Layer } from '../settings/setting';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';

@@ -1,5 +1,5 @@
 import { plainRig } from '../rig/rigSpec';
-import type { DialectField, PlainMap } from '../response/dialect';
+import type { MenuField, PlainMap } from '../response/menuSchema';
 import { keyText, type Layer, type SettingValues } from '../settings/setting';
 import type { CarSpec } from '../vehicle/carSpec';
 import { baseShares, type ChainFacts, type KnownForce } from './chainOf';
@@ -92,7 +92,7 @@ const menu = (name: string, settings: readonly Canonical[]) => ({
   steering: { dialect: { name, axis: 'steering', fields: settings.map(fieldOf) }, drawsCurve: false },
 });
 
-function fieldOf({ of, max, step, neutral, kind = 'fraction', min = 0 }: Canonical): DialectField {
+function fieldOf({ of, max, step, neutral, kind = 'fraction', min = 0 }: Canonical): MenuField {
   const maps: PlainMap = kind === 'fraction' ? { kind, of, full: 1 } : { kind, of };
   return { key: of, label: of, min, max, step, neutral, maps };
 }

@@ -1,5 +1,5 @@
 import { median, quantile } from '../numeric/order';
-import { fromCanonical, gridValue, toCanonical } from '../response/dialect';
+import { fromCanonical, gridValue, toCanonical } from '../response/menuSchema';
 import { chainOf, type ChainFacts } from './chainOf';
 import { gainField } from './forceAdvice';
 import type { LoggedCar } from './loggedCar';

@@ -5,7 +5,7 @@ import type { Layer, SettingValues } from '../settings/setting';
 import type { CarSpec } from '../vehicle/carSpec';
 import { feltCar } from './feltCar';
 import { bandParameter, effectParameter, forceField, type ForceParameter } from './forceParameters';
-import { apartEffects } from './coupling';
+import { effectsUnscaledByGain } from './coupling';
 import { eachEffect } from './effects';
 import { BAND_HZ, plainBase, type BaseForce, type BaseHardware } from './forceSettings';
 import type { ForceChain } from './handsOff';
@@ -188,7 +188,7 @@ export function chainOf({ car, rig, rateHz, menus, values, rotationDeg, exact }:
     mechanical: align * read('title', 'mechanicalTrail', 1),
     pneumatic: align * read('title', 'pneumaticTrail', 1),
   };
-  const apart = apartEffects(menus);
+  const apart = effectsUnscaledByGain(menus);
   const product = read('title', 'gain', 1) * read('car', 'gain', 1);
   // What stands beside the gain is there without it too.
   const gain = apart.length > 0 ? Math.max(LEAST_GAIN, product) : product;

@@ -1,4 +1,4 @@
-import type { FieldMap } from '../response/dialect';
+import type { FieldMap } from '../response/menuSchema';
 import type { Menus } from '../settings/menus';
 import type { Layer } from '../settings/setting';
 import { EFFECTS, type Effect } from './effects';
@@ -39,7 +39,7 @@ const EFFECT_OF = new Map<string, Effect>(EFFECTS.map((effect) => [effectParamet
 export const isEffectField = (maps: FieldMap): boolean => 'of' in maps && EFFECT_OF.has(maps.of);
 
 /** The effects of a title that its gain does not scale. */
-export function apartEffects(menus: Menus): Effect[] {
+export function effectsUnscaledByGain(menus: Menus): Effect[] {
   return (menus.title.steering?.dialect.fields ?? []).flatMap(({ maps, apart }) =>
     apart && 'of' in maps && EFFECT_OF.has(maps.of) ? [EFFECT_OF.get(maps.of)!] : [],
   );
@@ -47,7 +47,7 @@ export function apartEffects(menus: Menus): Effect[] {
 
 /** How the settings of these menus act on each other. */
 export function couplingsOf(menus: Menus): Coupling[] {
-  const apart = new Set<ForceParameter>(apartEffects(menus).map(effectParameter));
+  const apart = new Set<ForceParameter>(effectsUnscaledByGain(menus).map(effectParameter));
   const isOfTheGain = ({ from, does }: Coupling) =>
     does === 'scales' && from.layer === 'title' && from.parameter === 'gain';
   return COUPLINGS.filter((one) => !(isOfTheGain(one) && apart.has(one.to.parameter)));

@@ -1,5 +1,5 @@
 import { percentAbout } from '../text/percent';
-import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/dialect';
+import { decimalsOf, gridCount, gridPoint, gridValue, toCanonical } from '../response/menuSchema';
 import type { Proposal } from '../settings/proposal';
 import type { ClippingSchool } from './bestGain';
 import { frictionText, hardwareInputs, type ChainFacts } from './chainOf';

@@ -1,4 +1,4 @@
-import { toCanonical, type DialectField } from '../response/dialect';
+import { toCanonical, type MenuField } from '../response/menuSchema';
 import type { Menus } from '../settings/menus';
 import { keyOfText, keyText, type Layer, type SettingKey, type SettingValues } from '../settings/setting';
 import { EFFECTS, type Effect } from './effects';
@@ -67,7 +67,7 @@ export const isForceSetting = (key: string): boolean => isForceField(keyOfText(k
 /** One setting of the force where a menu offers it. */
 export interface ForceField {
   key: SettingKey;
-  field: DialectField;
+  field: MenuField;
   /** The menu's number in force. */
   value: number;
   canonical: number;

@@ -1,4 +1,4 @@
-import { lazily } from './lazily';
+import { once } from './once';
 import { balanceOf, gripCue, type BalanceReport } from './balance';
 import { calmReport } from './calmReport';
 import { chainOf, damperAtFull, type ChainFacts } from './chainOf';
@@ -45,8 +45,8 @@ export function forceParts(
   pointsOf: (work: () => SmoothPoint[]) => SmoothPoint[] = (work) => work(),
 ): ForceParts {
   const chain = chainOf(facts);
-  const judged = lazily(() => judgeForce(inputs, chain, seed));
-  const meant = lazily(() => {
+  const judged = once(() => judgeForce(inputs, chain, seed));
+  const meant = once(() => {
     const lap = lastLapOf(inputs);
     return meantSignal(lap, titleSignal(lap, chain.car, chain.title, seed), BASE_HZ);
   });
@@ -55,16 +55,16 @@ export function forceParts(
     chain,
     judged,
     meant,
-    balance: lazily(() => ({
+    balance: once(() => ({
       balance: balanceOf(inputs, judged().title),
       cue: gripCue(chain.car, chain.title.understeerCue),
     })),
-    calm: lazily(() => {
+    calm: once(() => {
       const own = forceField(facts.menus, facts.values, 'base', 'damper');
       return calmReport(chain, MIN_FORCE_STEP, own ? damperAtFull(chain.hardware) : Infinity);
     }),
-    smooth: lazily(() => smoothnessOf(meant(), chain)),
-    points: lazily(() => pointsOf(() => smoothPoints(meant(), facts))),
-    centre: lazily(() => onCentre(chain)),
+    smooth: once(() => smoothnessOf(meant(), chain)),
+    points: once(() => pointsOf(() => smoothPoints(meant(), facts))),
+    centre: once(() => onCentre(chain)),
   };
 }

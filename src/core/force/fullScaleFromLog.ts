@@ -1,6 +1,6 @@
 import { studentQuantile } from '../numeric/distributions';
 import { mean, standardDeviation } from '../numeric/moments';
-import { slopesOfParts, slopeThroughZero, type Pair } from '../numeric/throughZero';
+import { slopesOfParts, regressionThroughOrigin, type Pair } from '../numeric/regressionThroughOrigin';
 import { below, lateralOf, rateOf } from '../rides/logSignals';
 import { SURFACES, type RideLog } from '../rides/rideLog';
 import { AIR_DENSITY, peakTanFront, wheelbaseOf, type CarSpec } from '../vehicle/carSpec';
@@ -63,7 +63,7 @@ export function fullScaleFromLog({ columns }: RideLog, car: CarSpec, gain: numbe
   const scales = slopesOfParts(pairs, PARTS).map(scaleOf);
   const spread = standardDeviation(scales) / Math.sqrt(PARTS);
   return {
-    fullScaleNm: scaleOf(slopeThroughZero(pairs)),
+    fullScaleNm: scaleOf(regressionThroughOrigin(pairs)),
     plusMinusNm: studentQuantile(0.975, PARTS - 1) * spread,
     seconds,
   };

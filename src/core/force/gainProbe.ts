@@ -1,7 +1,7 @@
 import { studentQuantile } from '../numeric/distributions';
 import { mean, standardDeviation } from '../numeric/moments';
 import { quantile } from '../numeric/order';
-import { slopesOfParts, type Pair } from '../numeric/throughZero';
+import { slopesOfParts, type Pair } from '../numeric/regressionThroughOrigin';
 import { fail, succeed, type Outcome } from '../problem';
 import { below, lateralOf, rateOf } from '../rides/logSignals';
 import type { RideLog } from '../rides/rideLog';

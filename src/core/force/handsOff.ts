@@ -1,4 +1,4 @@
-import { contentKey, remember } from './remember';
+import { contentKey, memoize } from './memoize';
 import type { CarSpec } from '../vehicle/carSpec';
 import { baseTorque } from './baseTorque';
 import type { BaseForce, BaseHardware, TitleForce } from './forceSettings';
@@ -123,7 +123,7 @@ type Released = Omit<ForceChain, 'title'> & { title: Omit<TitleForce, 'effects'>
 
 /** The searches for a damper, a spring and a minimum force ask for the same releases again and again; about 4 MB. */
 const KEPT_RELEASES = 600;
-const release = remember(
+const release = memoize(
   letGo,
   ({ car, title: { effects: _, ...title }, base, hardware }: ForceChain, speedMps, fromDeg) =>
     contentKey([car, title, base, hardware, speedMps, fromDeg]),

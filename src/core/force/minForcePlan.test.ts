@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { TITLES } from '@/catalog/titles';
 import { carById, simulatedRigById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
-import { gridValue, toCanonical, type DialectField } from '../response/dialect';
+import { gridValue, toCanonical, type MenuField } from '../response/menuSchema';
 import { chainOf } from './chainOf';
 import { minForceStep, upperShare, type MinForceBounds, type MinForceTry } from './minForcePlan';
 
 /** As menus write it: percent of a quarter, a share in fine steps, clicks. */
-const FIELDS: DialectField[] = (
+const FIELDS: MenuField[] = (
   [
     { min: 0, max: 100, step: 1, full: 400 },
     { min: 0, max: 0.3, step: 0.005, full: 1 },
@@ -24,7 +24,7 @@ const FIELDS: DialectField[] = (
 const MOST_TRIES = 60;
 
 /** Answers until it is over; `wrongAt` is the one answer that is given the wrong way round. */
-function play(field: DialectField, bounds: MinForceBounds, threshold: number, wrongAt = -1) {
+function play(field: MenuField, bounds: MinForceBounds, threshold: number, wrongAt = -1) {
   const tries: MinForceTry[] = [];
   let step = minForceStep(field, bounds, tries);
   while (step.kind === 'try') {

@@ -1,4 +1,4 @@
-import { gridPoint, gridValue, toCanonical, type DialectField } from '../response/dialect';
+import { gridPoint, gridValue, toCanonical, type MenuField } from '../response/menuSchema';
 import type { ForceChain } from './handsOff';
 
 /** Whether the rim rocked by itself with a value set, hands off, rolling slowly. */
@@ -33,7 +33,7 @@ const ROCKS_SURPRISES_TO = 0.6;
 /** The first step away from the prediction, as a share of it; each further one is twice as long. */
 const FIRST_STEP = 0.15;
 
-const indexOf = (field: DialectField, value: number) => Math.round((value - field.min) / field.step);
+const indexOf = (field: MenuField, value: number) => Math.round((value - field.min) / field.step);
 
 /** What is known before the first try. */
 export interface MinForceBounds {
@@ -50,7 +50,7 @@ export interface MinForceBounds {
  * @param tries in order, each at the value that was asked for
  */
 export function minForceStep(
-  field: DialectField,
+  field: MenuField,
   { predicted, upper: upperTo }: MinForceBounds,
   tries: readonly MinForceTry[],
 ): MinForceStep {
@@ -94,7 +94,7 @@ export function minForceStep(
 }
 
 /** Answers of each value in the order in which it was first asked for. */
-function answersByValue(field: DialectField, tries: readonly MinForceTry[]): Map<number, boolean[]> {
+function answersByValue(field: MenuField, tries: readonly MinForceTry[]): Map<number, boolean[]> {
   const by = new Map<number, boolean[]>();
   for (const { value, rocks } of tries) {
     const i = indexOf(field, value);

@@ -1,5 +1,5 @@
 import { percent } from '../text/percent';
-import { gridCount, gridPoint } from '../response/dialect';
+import { gridCount, gridPoint } from '../response/menuSchema';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
 import { smoothnessOf, type MeantSignal, type Smoothness } from './detail';

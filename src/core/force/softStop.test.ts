@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { toCanonical, type DialectField } from '../response/dialect';
+import { toCanonical, type MenuField } from '../response/menuSchema';
 import { softStop } from './softStop';
 
-const field: DialectField = {
+const field: MenuField = {
   ...{ key: 'softStop', label: 'Fence', min: 0, max: 10, step: 1, neutral: 5 },
   maps: { kind: 'fraction', of: 'softStop', full: 10 },
 };

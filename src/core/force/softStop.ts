@@ -1,4 +1,4 @@
-import { gridValue, toCanonical, type DialectField } from '../response/dialect';
+import { gridValue, toCanonical, type MenuField } from '../response/menuSchema';
 
 /** A stop is an end and no corner from so many times the weight of corners on. */
 const OVER_CORNERS = 1.5;
@@ -17,7 +17,7 @@ export interface SoftStop {
  * That all of the field is all of what the base gives is assumed.
  * @param cornerNm median torque in corners, @param mostNm what the base gives at most; both N·m, above 0
  */
-export function softStop(field: DialectField, cornerNm: number, mostNm: number): SoftStop {
+export function softStop(field: MenuField, cornerNm: number, mostNm: number): SoftStop {
   const wantedNm = OVER_CORNERS * cornerNm;
   const to = gridValue(field, wantedNm / mostNm, 'atLeast');
   return { to: toCanonical(field, to) * mostNm < wantedNm ? null : to, wantedNm, mostNm };

@@ -1,4 +1,4 @@
-import { gridCount, gridPoint } from '../response/dialect';
+import { gridCount, gridPoint } from '../response/menuSchema';
 import { keyText } from '../settings/setting';
 import { chainOf, type ChainFacts } from './chainOf';
 import type { CalmReport } from './forceAdvice';

@@ -1,4 +1,4 @@
-import { gridValue, toCanonical } from '../response/dialect';
+import { gridValue, toCanonical } from '../response/menuSchema';
 import type { ChainFacts } from './chainOf';
 import type { Proposal } from '../settings/proposal';
 import { forceField, type ForceField } from './forceParameters';

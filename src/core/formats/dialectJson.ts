@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { isEffectField } from '../force/coupling';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { BLEND_RANGE, GAMMA_RANGE } from '../response/curve';
-import { gridCount, parameterOf, toCanonical, type Dialect, type DialectField } from '../response/dialect';
+import { gridCount, parameterOf, toCanonical, type MenuSchema, type MenuField } from '../response/menuSchema';
 import { checkSettings, type FieldValues } from '../response/settings';
 import { keySchema } from '../text/key';
 import { line, quoted } from '../text/line';
@@ -68,13 +68,13 @@ const settingsSchema = z.strictObject({
 });
 
 /** Reads a `*.dialect.json`, and refuses one whose fields contradict each other. */
-export function readDialectJson(text: string): Outcome<Dialect> {
+export function readDialectJson(text: string): Outcome<MenuSchema> {
   const read = readDocument(text, dialectSchema, DIALECT_FORMAT);
   return read.ok ? soundDialect(read.value, '') : read;
 }
 
 export interface Settings {
-  dialect: Dialect;
+  dialect: MenuSchema;
   values: FieldValues;
 }
 
@@ -91,7 +91,7 @@ export function readSettingsJson(text: string): Outcome<Settings> {
   return checked.ok ? succeed({ dialect: dialect.value, values }) : fail(...checked.problems);
 }
 
-function wrongKeys(dialect: Dialect, values: FieldValues): Problem[] {
+function wrongKeys(dialect: MenuSchema, values: FieldValues): Problem[] {
   const known = dialect.fields.map((field) => field.key);
   const problem = (key: string, code: string, message: string): Problem => ({
     code,
@@ -113,7 +113,7 @@ function wrongKeys(dialect: Dialect, values: FieldValues): Problem[] {
 const DIVIDES = 1e-6;
 
 /** Keys once, ranges that rise, steps that divide them, neutrals inside, at most one field per parameter. */
-export function soundDialect(document: z.output<typeof dialectSchema>, path: string): Outcome<Dialect> {
+export function soundDialect(document: z.output<typeof dialectSchema>, path: string): Outcome<MenuSchema> {
   const { name, axis, fields } = document;
   const problems: Problem[] = [];
   const say = (i: number, key: string, code: string, message: string, remedy: string) =>
@@ -187,7 +187,7 @@ export function soundDialect(document: z.output<typeof dialectSchema>, path: str
 }
 
 /** What a response's parameters can be (computation of the response, conventions): a field must not reach beyond. */
-const MEANINGS: Partial<Record<DialectField['maps']['kind'], { what: string; from: number; to: number }>> = {
+const MEANINGS: Partial<Record<MenuField['maps']['kind'], { what: string; from: number; to: number }>> = {
   'deadzone-amount': { what: 'a dead zone', from: 0, to: 1 },
   'saturation-amount': { what: 'a saturation point', from: 0, to: 1 },
   'saturation-end': { what: 'a saturation point', from: 0, to: 1 },
@@ -198,7 +198,7 @@ const MEANINGS: Partial<Record<DialectField['maps']['kind'], { what: string; fro
 const ROUNDING = 1e-9;
 
 /** Where one end of a field means something that no response can be, in words. */
-function beyondMeaning(field: DialectField): string | null {
+function beyondMeaning(field: MenuField): string | null {
   const meaning = MEANINGS[field.maps.kind];
   if (!meaning) return null;
   const { what, from, to } = meaning;
@@ -211,10 +211,10 @@ function beyondMeaning(field: DialectField): string | null {
 }
 
 /** A dialect as files hold it: its numbers and what they mean. */
-export function plainDialect({ name, axis, fields }: Dialect): Dialect {
+export function plainDialect({ name, axis, fields }: MenuSchema): MenuSchema {
   return { name, axis, fields: fields.map(({ unit: _, ...field }) => field) };
 }
 
-export function writeDialectJson(dialect: Dialect): string {
+export function writeDialectJson(dialect: MenuSchema): string {
   return `${JSON.stringify({ format: DIALECT_FORMAT, version: 1, ...plainDialect(dialect) }, null, 2)}\n`;
 }

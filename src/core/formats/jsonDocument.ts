@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fail, reasonOf, succeed, type Outcome, type Problem } from '../problem';
 import { oneLine, quoted } from '../text/line';
-import { keyTwice } from './keyTwice';
+import { duplicateJsonKey } from './duplicateJsonKey';
 import { schemaProblem } from './schemaProblem';
 
 /**
@@ -21,7 +21,7 @@ export function readDocument<T extends z.ZodType>(
   } catch (error) {
     return fail(notJson(error));
   }
-  const twice = keyTwice(body);
+  const twice = duplicateJsonKey(body);
   if (twice)
     return fail({
       code: 'key-twice',

@@ -4,7 +4,7 @@ import { readForeignSheet } from '../import/foreignSheet';
 import { matchColumns } from '../import/matchColumns';
 import { MOST_COLUMNS } from '../import/rideUnits';
 import { describeProblem, type Outcome } from '../problem';
-import { decimalsOf, gridCount, gridPoint } from '../response/dialect';
+import { decimalsOf, gridCount, gridPoint } from '../response/menuSchema';
 import { translate } from '../response/translate';
 import { readCaptureCsv, writeCaptureCsv } from './captureCsv';
 import { MOST_GRID_POINTS, readDialectJson, readSettingsJson } from './dialectJson';

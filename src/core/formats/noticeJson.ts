@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { finePairs, noticedFinely } from '../experiment/finePairs';
+import { jndStaircase, noticedFinely } from '../experiment/jndStaircase';
 import { MOST_NOTICED, type JustNoticeable } from '../experiment/justNoticeable';
 import type { Answer, FinePlan } from '../experiment/plan';
 import type { Outcome } from '../problem';
@@ -65,7 +65,7 @@ export function judgeNotice(document: NoticeDocument, sha256: (text: string) => 
     ...{ place, atMs: 0 },
     said: { kind: 'pair', answer, sure: null, noticed: answer === 'none', apart },
   }));
-  const counted = finePairs(plan, driven, answers);
+  const counted = jndStaircase(plan, driven, answers);
   return {
     pairs: counted.length,
     right: counted.filter(({ isRight }) => isRight).length,

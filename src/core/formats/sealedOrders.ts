@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { committedText, type PairOrder } from '../experiment/coinOrders';
+import { committedText, type PairOrder } from '../experiment/randomizedOrders';
 
 export const orderSchema = z.enum(['AB', 'BA']);
 

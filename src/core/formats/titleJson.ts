@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { AXIS_NAMES, type AxisName } from '../axes/axes';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
-import { gridPoint, type DialectField } from '../response/dialect';
+import { gridPoint, type MenuField } from '../response/menuSchema';
 import { MOST_FIELDS } from '../titles/pastedMenu';
 import { idSchema, line } from '../text/line';
 import { dialectFieldSchema, soundDialect } from './dialectJson';
@@ -100,7 +100,7 @@ export function fieldsOn(
   layer: TitlePage['layer'],
   axis: ShapedAxis,
   lockDeg: number,
-): DialectField[] {
+): MenuField[] {
   return pages
     .filter((page) => page.layer === layer)
     .flatMap(({ fields }) => fields.filter(({ axes }) => axes.includes(axis)))
@@ -112,7 +112,7 @@ export function fieldsOn(
 }
 
 /** A car's own lock on the grid of a menu, as near as it goes. */
-export const lockNeutral = (field: Pick<DialectField, 'min' | 'max' | 'step'>, lockDeg: number): number =>
+export const lockNeutral = (field: Pick<MenuField, 'min' | 'max' | 'step'>, lockDeg: number): number =>
   gridPoint(field, Math.round((lockDeg - field.min) / field.step));
 
 const ANY_LOCK_DEG = 900;
@@ -145,7 +145,7 @@ function soundTitle(document: TitleDocument): Outcome<TitleDocument> {
 const isLock = ({ maps }: TitleField) => maps.kind === 'degrees' && maps.of === 'lock';
 
 /** Where the field of a problem stands: its page and its label. */
-function placed(problem: Problem, { pages }: TitleDocument, fields: readonly DialectField[]): Problem {
+function placed(problem: Problem, { pages }: TitleDocument, fields: readonly MenuField[]): Problem {
   const index = /^fields\[(\d+)\]/.exec(problem.place.column ?? '');
   const field = index && fields[Number(index[1])];
   const page = field && pages.find((one) => one.fields.some(({ key }) => key === field.key));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
-import { keyTwice } from './keyTwice';
+import { duplicateJsonKey } from './duplicateJsonKey';
 import { wholeRows } from './wholeRows';
 
 const cell = fc.oneof(
@@ -34,11 +34,11 @@ it('a key that stands twice in one object is found, and no other', () => {
   const noTwins = fc.jsonValue({ maxDepth: 5 });
   fc.assert(
     fc.property(noTwins, fc.constantFrom(0, 2), (value, space) => {
-      expect(keyTwice(JSON.stringify(value, null, space))).toBeNull();
+      expect(duplicateJsonKey(JSON.stringify(value, null, space))).toBeNull();
     }),
   );
-  expect(keyTwice('{"a":{"b":1},\n"c":[{"b":1,\n"b" :2}]}')).toEqual({ key: 'b', row: 3 });
+  expect(duplicateJsonKey('{"a":{"b":1},\n"c":[{"b":1,\n"b" :2}]}')).toEqual({ key: 'b', row: 3 });
   // The same key as it can be written in two ways; a text is no key, and neither is what stands in one.
-  expect(keyTwice('{"a":1,"\\u0061":2}')).toEqual({ key: 'a', row: 1 });
-  expect(keyTwice('{"a":"b","c":["a","a"],"b":"{\\"a\\":1,\\"a\\":2}"}')).toBeNull();
+  expect(duplicateJsonKey('{"a":1,"\\u0061":2}')).toEqual({ key: 'a', row: 1 });
+  expect(duplicateJsonKey('{"a":"b","c":["a","a"],"b":"{\\"a\\":1,\\"a\\":2}"}')).toBeNull();
 });

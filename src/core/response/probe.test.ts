@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { respond } from './compose';
-import { toCanonical, type DialectField, type FieldMap, type ResponseParameter } from './dialect';
+import { toCanonical, type MenuField, type FieldMap, type ResponseParameter } from './menuSchema';
 import { probeField } from './probe';
 import { layerFromSettings } from './settings';
 
-const field = (maps: FieldMap, more: Partial<DialectField> = {}): DialectField => ({
+const field = (maps: FieldMap, more: Partial<MenuField> = {}): MenuField => ({
   key: 'x',
   label: 'X',
   min: 0,
@@ -16,18 +16,18 @@ const field = (maps: FieldMap, more: Partial<DialectField> = {}): DialectField =
 });
 
 /** What a title with this field displays at three inputs, read to whole percents. */
-function read(planted: DialectField, value: number) {
+function read(planted: MenuField, value: number) {
   const layer = layerFromSettings({ name: 'T', axis: 'brake', fields: [planted] }, { x: value });
   return [0.25, 0.5, 0.75].map((input) => ({
     input,
     shown: Math.round(100 * respond([layer], input)) / 100,
   }));
 }
-function found(planted: DialectField, parameter: ResponseParameter, value: number) {
+function found(planted: MenuField, parameter: ResponseParameter, value: number) {
   return probeField(planted, parameter, value, read(planted, value))[0]!;
 }
 
-it.each<[string, DialectField, ResponseParameter, number, 'calmer' | 'livelier' | null]>([
+it.each<[string, MenuField, ResponseParameter, number, 'calmer' | 'livelier' | null]>([
   ['an amount of dead zone', field({ kind: 'deadzone-amount', full: 100 }), 'deadzone', 12, null],
   ['clicks of dead zone', field({ kind: 'deadzone-amount', full: 50 }, { max: 20 }), 'deadzone', 8, null],
   [

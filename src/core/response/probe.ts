@@ -1,10 +1,10 @@
 import { respond } from './compose';
-import { gridPoint, type DialectField, type FieldMap, type ResponseParameter } from './dialect';
+import { gridPoint, type MenuField, type FieldMap, type ResponseParameter } from './menuSchema';
 import { LEAST_TRAVEL, NEUTRAL_LAYER, type ResponseLayer } from './layer';
 import { layerFromSettings } from './settings';
 
 /** A field whose numbers are known from the menu, and of which only its meaning is asked. */
-export type Unmapped = Omit<DialectField, 'maps'>;
+export type Unmapped = Omit<MenuField, 'maps'>;
 
 /** What a title displays at a known input, both 0…1, with the field at a value away from its neutral. */
 export interface Shown {
@@ -140,13 +140,13 @@ const FITTED: Partial<Record<FieldMap['kind'], string>> = {
 /** A fitted number as a person would write it: three digits. */
 const tidy = (x: number) => Number(x.toPrecision(3));
 
-function residual(field: DialectField, value: number, readings: readonly Shown[]): number {
+function residual(field: MenuField, value: number, readings: readonly Shown[]): number {
   const layer = layerAt(field, value);
   if (layer.saturation - layer.deadzone < LEAST_TRAVEL) return Infinity;
   return Math.max(...readings.map(({ input, shown }) => Math.abs(respond([layer], input) - shown)));
 }
 
-function layerAt(field: DialectField, value: number): ResponseLayer {
+function layerAt(field: MenuField, value: number): ResponseLayer {
   const { deadzone, saturation, curve } = layerFromSettings(
     { name: '', axis: '', fields: [field] },
     { [field.key]: value },
@@ -156,7 +156,7 @@ function layerAt(field: DialectField, value: number): ResponseLayer {
 }
 
 /** What the next step up from neutral does to the middle of the way. */
-function directionOf(field: DialectField): Probed['direction'] {
+function directionOf(field: MenuField): Probed['direction'] {
   const { kind } = field.maps;
   if (kind !== 'gamma-direct' && kind !== 'gamma-log' && kind !== 'blend') return null;
   const up = gridPoint(field, Math.round((field.neutral - field.min) / field.step) + 1);

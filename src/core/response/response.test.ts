@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { effectiveResponse, respond } from './compose';
 import { curveInverse, curveValue, type Curve } from './curve';
-import { gridValue, toCanonical, type DialectField } from './dialect';
+import { gridValue, toCanonical, type MenuField } from './menuSchema';
 import type { ResponseLayer } from './layer';
 
 const points = fc
@@ -85,7 +85,7 @@ it('slopes stay true where zero meets infinity', () => {
 });
 
 it('a menu value is put on its own grid, never rounded to the failing side', () => {
-  const amount: DialectField = {
+  const amount: MenuField = {
     key: 's',
     label: 'S',
     min: 0,
@@ -94,7 +94,7 @@ it('a menu value is put on its own grid, never rounded to the failing side', () 
     neutral: 0,
     maps: { kind: 'saturation-amount', full: 100, reach: 1 },
   };
-  const decimal: DialectField = {
+  const decimal: MenuField = {
     key: 'd',
     label: 'D',
     min: 0,

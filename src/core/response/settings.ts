@@ -1,21 +1,21 @@
 import { LINEAR, type Curve } from './curve';
-import { responseParameterOf, toCanonical, type Dialect, type DialectField } from './dialect';
+import { responseParameterOf, toCanonical, type MenuSchema, type MenuField } from './menuSchema';
 import { LEAST_TRAVEL, NEUTRAL_LAYER, TRAVEL_ROUNDING, type ResponseLayer } from './layer';
 import { fail, succeed, type Outcome } from '../problem';
 
 /** Menu values by field key. A field that is not named stands at its neutral. */
 export type FieldValues = Record<string, number>;
 
-export function fieldOf(dialect: Dialect, key: string): DialectField | undefined {
+export function fieldOf(dialect: MenuSchema, key: string): MenuField | undefined {
   return dialect.fields.find((field) => field.key === key);
 }
 
-export function valueOf(field: DialectField, values: FieldValues): number {
+export function valueOf(field: MenuField, values: FieldValues): number {
   return Object.hasOwn(values, field.key) ? values[field.key]! : field.neutral;
 }
 
 /** The response layer that a title's menu values mean. */
-export function layerFromSettings(dialect: Dialect, values: FieldValues): ResponseLayer {
+export function layerFromSettings(dialect: MenuSchema, values: FieldValues): ResponseLayer {
   const layer: ResponseLayer = { ...NEUTRAL_LAYER };
   for (const field of dialect.fields) {
     const canonical = toCanonical(field, valueOf(field, values));
@@ -28,13 +28,13 @@ export function layerFromSettings(dialect: Dialect, values: FieldValues): Respon
 }
 
 /** The curve behind a curve field's canonical number: γ, or k where the field blends. */
-export function curveOf(field: DialectField, canonical: number): Curve {
+export function curveOf(field: MenuField, canonical: number): Curve {
   if (field.maps.kind === 'blend') return { kind: 'blend', k: canonical };
   return canonical === 1 ? LINEAR : { kind: 'power', gamma: canonical };
 }
 
 /** Refuses a menu value off the field's range, and settings that leave too little travel. */
-export function checkSettings(dialect: Dialect, values: FieldValues): Outcome<ResponseLayer> {
+export function checkSettings(dialect: MenuSchema, values: FieldValues): Outcome<ResponseLayer> {
   for (const [key, value] of Object.entries(values)) {
     const field = fieldOf(dialect, key);
     if (!field)

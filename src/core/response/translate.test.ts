@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CAUSEWAY_DIALECTS, HILL_AND_HOLLOW_DIALECTS, MILLSTONE_DIALECTS } from '@/catalog/dialects';
-import { gridCount, gridPoint, type Dialect, type DialectField, type FieldMap } from './dialect';
+import { gridCount, gridPoint, type MenuSchema, type MenuField, type FieldMap } from './menuSchema';
 import { layerValue, LEAST_TRAVEL, type ResponseLayer } from './layer';
 import { layerFromSettings, type FieldValues } from './settings';
 import { translate } from './translate';
@@ -13,7 +13,7 @@ const field = (
   steps: number,
   step: number,
   neutral: number,
-): DialectField => ({
+): MenuField => ({
   key,
   label: key,
   min,
@@ -38,10 +38,10 @@ const curve = fc.constantFrom(
   field('lin', { kind: 'gamma-direct' }, 0.5, 25, 0.1, 1),
   field('lin', { kind: 'blend', full: 20 }, -10, 30, 1, 0),
 );
-const dialect: fc.Arbitrary<Dialect> = fc
+const dialect: fc.Arbitrary<MenuSchema> = fc
   .tuple(fc.option(deadzone), fc.option(saturation), fc.option(curve))
   .map((fields) => ({ name: 'made up', axis: 'brake', fields: fields.filter((f) => f !== null) }));
-const valuesOf = (d: Dialect): fc.Arbitrary<FieldValues> =>
+const valuesOf = (d: MenuSchema): fc.Arbitrary<FieldValues> =>
   fc
     .tuple(...d.fields.map((f) => fc.integer({ min: 0, max: gridCount(f) - 1 })))
     .map((indices) => Object.fromEntries(d.fields.map((f, i) => [f.key, gridPoint(f, indices[i]!)])))
@@ -60,9 +60,9 @@ function error(a: ResponseLayer, b: ResponseLayer, limit = Infinity): number {
 }
 
 /** The least error over every combination of the target's grid. */
-function bruteForce(wanted: ResponseLayer, target: Dialect): number {
+function bruteForce(wanted: ResponseLayer, target: MenuSchema): number {
   let best = Infinity;
-  const walk = (values: FieldValues, left: DialectField[]) => {
+  const walk = (values: FieldValues, left: MenuField[]) => {
     const [next, ...rest] = left;
     if (!next) {
       const layer = layerFromSettings(target, values);
@@ -93,7 +93,7 @@ it('is as good as trying everything, and reports the error that it leaves', () =
 });
 
 it('on grids too large to try, no combination two steps around is better by 0.001', () => {
-  const fine = (d: Dialect): Dialect => ({ ...d, name: 'fine' });
+  const fine = (d: MenuSchema): MenuSchema => ({ ...d, name: 'fine' });
   const coarse = { ...MILLSTONE_DIALECTS.brake, name: 'clicks' };
   fc.assert(
     fc.property(
@@ -141,7 +141,7 @@ it('the same dialect gives the same values; there and back is no worse than ther
 });
 
 it('the example of the published format', () => {
-  const source: Dialect = {
+  const source: MenuSchema = {
     name: 'Made-up title',
     axis: 'brake',
     fields: [
@@ -150,7 +150,7 @@ it('the example of the published format', () => {
       field('lin', { kind: 'gamma-log', base: 4, half: 50, sign: 1 }, 0, 100, 1, 50),
     ],
   };
-  const target: Dialect = {
+  const target: MenuSchema = {
     name: 'Plain',
     axis: 'brake',
     fields: [
@@ -184,7 +184,7 @@ it('copied as they stand, a title’s numbers mean something else; translated, t
 });
 
 it('other settings go to their nearest value; what has no field or lies beyond its end is named', () => {
-  const source: Dialect = {
+  const source: MenuSchema = {
     name: 'From',
     axis: 'force',
     fields: [
@@ -193,7 +193,7 @@ it('other settings go to their nearest value; what has no field or lies beyond i
       field('spring', { kind: 'fraction', of: 'spring', full: 100 }, 0, 100, 1, 0),
     ],
   };
-  const target: Dialect = {
+  const target: MenuSchema = {
     name: 'To',
     axis: 'force',
     fields: [

@@ -7,10 +7,10 @@ import {
   responseParameterOf,
   RESPONSE_PARAMETERS,
   toCanonical,
-  type Dialect,
-  type DialectField,
+  type MenuSchema,
+  type MenuField,
   type ResponseParameter,
-} from './dialect';
+} from './menuSchema';
 import { LEAST_TRAVEL, layerValue, NEUTRAL_LAYER, TRAVEL_ROUNDING, type ResponseLayer } from './layer';
 import { curveOf, layerFromSettings, valueOf, type FieldValues } from './settings';
 
@@ -44,7 +44,7 @@ const STARTS = 10;
  * another kind of curve, or a value rounded to the grid, shows in the error alone.
  * @param values a value for every field of the source
  */
-export function translate(source: Dialect, values: FieldValues, target: Dialect): Translation {
+export function translate(source: MenuSchema, values: FieldValues, target: MenuSchema): Translation {
   const layer = layerFromSettings(source, values);
   const notExpressible = [...responseLosses(layer, target)];
   const others = otherSettings(source, values, target, notExpressible);
@@ -99,7 +99,7 @@ interface Best {
 
 /** One of the target's response fields with its grid, as canonical numbers. */
 interface Dimension {
-  field: DialectField;
+  field: MenuField;
   parameter: ResponseParameter;
   count: number;
   neutralIndex: number;
@@ -107,7 +107,7 @@ interface Dimension {
 }
 
 /** The target's values that come closest. */
-function bestOnGrid(wanted: Float64Array, target: Dialect): Best {
+function bestOnGrid(wanted: Float64Array, target: MenuSchema): Best {
   const dimensions = target.fields.flatMap((field): Dimension[] => {
     const parameter = responseParameterOf(field.maps);
     return parameter ? [dimensionOf(field, parameter)] : [];
@@ -131,7 +131,7 @@ function valuesAt(dimensions: Dimension[], indices: number[]): FieldValues {
   return Object.fromEntries(dimensions.map((d, k) => [d.field.key, gridPoint(d.field, indices[k]!)]));
 }
 
-function dimensionOf(field: DialectField, parameter: ResponseParameter): Dimension {
+function dimensionOf(field: MenuField, parameter: ResponseParameter): Dimension {
   const count = gridCount(field);
   const canonical = Float64Array.from({ length: count }, (_, i) => toCanonical(field, gridPoint(field, i)));
   const neutralIndex = Math.round((field.neutral - field.min) / field.step);
@@ -238,7 +238,7 @@ const DEFAULTS: Record<'deadzone' | 'saturation', number> = { deadzone: 0, satur
 const AT_DEFAULT = 1e-9;
 
 /** Parts of the response that the target has no field for, or whose range ends before the source's value. */
-function responseLosses(layer: ResponseLayer, target: Dialect): NotExpressible[] {
+function responseLosses(layer: ResponseLayer, target: MenuSchema): NotExpressible[] {
   return RESPONSE_PARAMETERS.flatMap((parameter): NotExpressible[] => {
     const field = target.fields.find((f) => responseParameterOf(f.maps) === parameter);
     if (!field) {
@@ -256,13 +256,13 @@ function responseLosses(layer: ResponseLayer, target: Dialect): NotExpressible[]
 }
 
 /** The source's curve as the number that this field writes; `null` where it is another kind of curve. */
-function comparable(field: DialectField, curve: Curve): number | null {
+function comparable(field: MenuField, curve: Curve): number | null {
   if (field.maps.kind === 'blend') return curve.kind === 'blend' ? curve.k : null;
   return curve.kind === 'power' ? curve.gamma : null;
 }
 
 /** The menu value at which the field's range ends before a canonical number; `null` where it lies inside. */
-function endsBefore(field: DialectField, canonical: number): number | null {
+function endsBefore(field: MenuField, canonical: number): number | null {
   const [first, last] = [field.min, gridPoint(field, gridCount(field) - 1)];
   const ends = [toCanonical(field, first), toCanonical(field, last)].sort((a, b) => a - b);
   const half =
@@ -274,9 +274,9 @@ function endsBefore(field: DialectField, canonical: number): number | null {
 
 /** Settings outside the response, each at its nearest grid value; what is lost is added to the list. */
 function otherSettings(
-  source: Dialect,
+  source: MenuSchema,
   values: FieldValues,
-  target: Dialect,
+  target: MenuSchema,
   lost: NotExpressible[],
 ): FieldValues {
   const out: FieldValues = {};
@@ -297,7 +297,7 @@ function otherSettings(
   return out;
 }
 
-function nearestOnGrid(field: DialectField, canonical: number): number {
+function nearestOnGrid(field: MenuField, canonical: number): number {
   const indices = Array.from({ length: gridCount(field) }, (_, i) => i);
   const away = (i: number) => Math.abs(toCanonical(field, gridPoint(field, i)) - canonical);
   const neutral = (field.neutral - field.min) / field.step;

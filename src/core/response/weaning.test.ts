@@ -1,6 +1,6 @@
 import { throttleSmoothness } from '../rides/throttleSmoothness';
 import { curveValue } from './curve';
-import { toCanonical } from './dialect';
+import { toCanonical } from './menuSchema';
 import { curveOf } from './settings';
 import { LINEARITY_FIELDS } from '../testing/linearityFields';
 import { weaningPlan, weaningState } from './weaning';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { keySchema } from '../text/key';
 import { atMsSchema } from '../text/time';
-import { gridPoint, toCanonical, type DialectField } from './dialect';
+import { gridPoint, toCanonical, type MenuField } from './menuSchema';
 import { curveOf, valueOf, type FieldValues } from './settings';
 import { curveValue } from './curve';
 
@@ -40,7 +40,7 @@ const ROUGHER = 0.1;
  * the field's own grid.
  * @returns `null` where the field is at neutral already
  */
-export function weaningPlan(field: DialectField, values: FieldValues, startMs: number): WeaningPlan | null {
+export function weaningPlan(field: MenuField, values: FieldValues, startMs: number): WeaningPlan | null {
   const fromValue = valueOf(field, values);
   if (fromValue === field.neutral) return null;
   const middle = (value: number) => curveValue(curveOf(field, toCanonical(field, value)), 0.5);
@@ -62,7 +62,7 @@ export function weaningPlan(field: DialectField, values: FieldValues, startMs: n
 }
 
 /** Every value of the grid from one to neutral, both included. */
-function gridBetween(field: DialectField, from: number): number[] {
+function gridBetween(field: MenuField, from: number): number[] {
   const index = (value: number) => Math.round((value - field.min) / field.step);
   const [a, b] = [index(from), index(field.neutral)].sort((x, y) => x - y);
   return Array.from({ length: b! - a! + 1 }, (_, i) => gridPoint(field, a! + i));

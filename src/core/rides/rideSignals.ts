@@ -1,4 +1,4 @@
-import { lazily } from '../force/lazily';
+import { once } from '../force/once';
 import { below, rateOf } from './logSignals';
 import { lineOf, type LapSpan, type MedianLine } from './lapLine';
 import type { RideLog } from './rideLog';
@@ -27,11 +27,11 @@ export function rideSignals({ columns }: RideLog, counted: readonly LapSpan[]): 
     return steer && Number.isFinite(rate) && rate >= LEAST_SAMPLES * hz ? below(steer, hz, rate) : null;
   };
   return {
-    slowSteering: lazily(() => slower(STEERING_HZ)),
-    fastSteering: lazily(() => {
+    slowSteering: once(() => slower(STEERING_HZ)),
+    fastSteering: once(() => {
       const slow = slower(TWITCH_HZ);
       return slow && slow.map((v, i) => columns.steer_deg![i]! - v);
     }),
-    line: lazily(() => lineOf(columns, counted)),
+    line: once(() => lineOf(columns, counted)),
   };
 }

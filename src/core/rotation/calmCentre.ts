@@ -1,5 +1,5 @@
 import { respond } from '../response/compose';
-import { gridCount, gridPoint, toCanonical, type DialectField } from '../response/dialect';
+import { gridCount, gridPoint, toCanonical, type MenuField } from '../response/menuSchema';
 import type { ResponseLayer } from '../response/layer';
 import { curveOf } from '../response/settings';
 import { hairpinHand, type Hairpin } from './matchRotation';
@@ -10,9 +10,9 @@ export interface CalmWish {
   wanted: number;
   /** Rotation of the base now, and the grid that it can be set on. */
   baseNowDeg: number;
-  baseField: DialectField;
+  baseField: MenuField;
   /** The title's linearity; what else it and the other layers do stays. */
-  linearity: DialectField;
+  linearity: MenuField;
   layers: ResponseLayer[];
   /** Index of the title's layer among them. */
   titleLayer: number;

@@ -1,7 +1,7 @@
 import type { AxisName } from '../axes/axes';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { LEAST_GAP } from '../response/curve';
-import { decimalsOf, type Dialect, type DialectField } from '../response/dialect';
+import { decimalsOf, type MenuSchema, type MenuField } from '../response/menuSchema';
 import { NEUTRAL_LAYER, type ResponseLayer } from '../response/layer';
 import { checkSettings, fieldOf, layerFromSettings } from '../response/settings';
 import {
@@ -17,7 +17,7 @@ import { fieldValues } from './trail';
 
 /** What one layer offers for one axis. */
 export interface Menu {
-  dialect: Dialect;
+  dialect: MenuSchema;
   /** Whether its curve can be drawn freely, through points. */
   drawsCurve: boolean;
 }
@@ -39,13 +39,13 @@ export function layerOf(menus: Menus, values: SettingValues, layer: Layer, axis:
   return { ...plain, curve: { kind: 'points', points } };
 }
 
-export function menuField(menus: Menus, { layer, axis, field }: SettingKey): DialectField | undefined {
+export function menuField(menus: Menus, { layer, axis, field }: SettingKey): MenuField | undefined {
   const menu = menus[layer][axis];
   return menu && fieldOf(menu.dialect, field);
 }
 
 /** The field of a menu that turns a wheel: its rotation, or a car's lock. */
-export function degreesField(menus: Menus, layer: Layer, of: 'rotation' | 'lock'): DialectField | undefined {
+export function degreesField(menus: Menus, layer: Layer, of: 'rotation' | 'lock'): MenuField | undefined {
   return menus[layer].steering?.dialect.fields.find(({ maps }) => maps.kind === 'degrees' && maps.of === of);
 }
 

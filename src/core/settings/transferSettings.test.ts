@@ -3,7 +3,7 @@ import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { readPackJson, writePackJson } from '../formats/packJson';
 import { respond } from '../response/compose';
-import { gridCount, gridPoint } from '../response/dialect';
+import { gridCount, gridPoint } from '../response/menuSchema';
 import { transferSettings, hardwareDiffers, setAxesOf } from './transferSettings';
 import { checkChange, responseLayers, type Menus } from './menus';
 import { keyText, type SettingValues } from './setting';

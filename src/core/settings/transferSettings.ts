@@ -1,7 +1,7 @@
 import isEqual from 'fast-deep-equal';
 import { AXIS_WORDS, type AxisName } from '../axes/axes';
 import { forceField, isForceField } from '../force/forceParameters';
-import { gridValue, parameterOf, toCanonical, type Dialect } from '../response/dialect';
+import { gridValue, parameterOf, toCanonical, type MenuSchema } from '../response/menuSchema';
 import type { FieldValues } from '../response/settings';
 import { translate, type NotExpressible } from '../response/translate';
 import type { Menus } from './menus';
@@ -21,7 +21,7 @@ import { fieldValues } from './trail';
 export interface SetAxis {
   layer: Layer;
   axis: AxisName;
-  dialect: Dialect;
+  dialect: MenuSchema;
   values: FieldValues;
   /** A freely drawn curve, where there is one. */
   points: [number, number][] | null;

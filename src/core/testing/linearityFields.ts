@@ -1,6 +1,6 @@
-import type { DialectField } from '../response/dialect';
+import type { MenuField } from '../response/menuSchema';
 
-const field = (range: Pick<DialectField, 'min' | 'max' | 'step' | 'neutral' | 'maps'>): DialectField => ({
+const field = (range: Pick<MenuField, 'min' | 'max' | 'step' | 'neutral' | 'maps'>): MenuField => ({
   key: 'linearity',
   label: 'Linearity',
   ...range,

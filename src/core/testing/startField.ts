@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { titleDocumentSchema } from '../formats/titleJson';
-import type { DialectField } from '../response/dialect';
+import type { MenuField } from '../response/menuSchema';
 
 /** A field of a menu as a driver describes one: a dead zone in whole percent. */
 export const START_FIELD = {
@@ -11,7 +11,7 @@ export const START_FIELD = {
   step: 1,
   neutral: 0,
   maps: { kind: 'deadzone-amount', full: 100 },
-} as const satisfies DialectField;
+} as const satisfies MenuField;
 
 /** A title of one page with that field, as a page sends it. */
 export const FERRY_LANE = {

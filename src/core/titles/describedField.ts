@@ -1,4 +1,4 @@
-import type { FieldMap } from '../response/dialect';
+import type { FieldMap } from '../response/menuSchema';
 import { guessRole } from './guessRole';
 import type { PastedField } from './pastedMenu';
 import { usualPlace, type Placed } from './place';

@@ -2,7 +2,7 @@ import { EFFECTS } from '../force/effects';
 import { bandParameter, effectParameter, isForceField, type ForceParameter } from '../force/forceParameters';
 import { BAND_HZ } from '../force/forceSettings';
 import { GAMMA_RANGE } from '../response/curve';
-import type { DialectField, FieldMap } from '../response/dialect';
+import type { MenuField, FieldMap } from '../response/menuSchema';
 
 /** What a menu's number does, beside what the force chain knows: kept, shown and put on the card, but not computed. */
 export const OTHER_ROLES = [
@@ -98,7 +98,7 @@ export const FACTORS: ReadonlySet<Role> = new Set<Role>([
 export const isComputed = (role: Role): boolean => !isOther(role);
 
 /** The role that a mapping speaks of. */
-export function roleOf({ key, maps }: Pick<DialectField, 'key' | 'maps'>): Role {
+export function roleOf({ key, maps }: Pick<MenuField, 'key' | 'maps'>): Role {
   if (!('of' in maps))
     return maps.kind === 'deadzone-amount'
       ? 'deadzone'
@@ -115,7 +115,7 @@ export function keyFor(role: Role, taken: ReadonlySet<string>): string {
   for (let i = 2; ; i++) if (!taken.has(`${role}${i}`)) return `${role}${i}`;
 }
 
-type Numbers = Pick<DialectField, 'min' | 'max' | 'step' | 'neutral'>;
+type Numbers = Pick<MenuField, 'min' | 'max' | 'step' | 'neutral'>;
 
 /** What all of something is on a scale: per cent, decimals, or else its own end. */
 function wholeOf({ max }: Numbers): number {

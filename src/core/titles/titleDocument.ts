@@ -5,7 +5,7 @@ import {
   type TitleField,
   type TitlePage,
 } from '../formats/titleJson';
-import { gridPoint } from '../response/dialect';
+import { gridPoint } from '../response/menuSchema';
 import type { DescribedField } from './describedField';
 import { overlap } from './place';
 import { isEffectRole, isScaleKnown, keyFor, roleOf, usualMaps, type Role } from './roles';

@@ -5,7 +5,7 @@ import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { roughAdvice, roughPlace } from '@/core/axes/roughAdvice';
 import { rotationAdvice } from '@/core/axes/rotationAdvice';
-import { gridValue, toCanonical } from '@/core/response/dialect';
+import { gridValue, toCanonical } from '@/core/response/menuSchema';
 import { valueOf } from '@/core/response/settings';
 import { Button } from '@/ui/Button';
 import type { AxisView } from '@/book/model/axisView';
@@ -14,7 +14,7 @@ import { applyChange } from '@/book/write/settings';
 import { NextStep } from '@/ui/StationPage';
 import { degrees } from '@/words/format';
 import { percent } from '@/core/text/percent';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 
 interface Piece {
   title: React.ReactNode;
@@ -146,7 +146,7 @@ function clutchPieces(analysis: PedalAnalysis, { dialect, values }: AxisView): P
               seen: values[field.key] ?? null,
               why: `Short clutch for quick shifts: 100 % at ${percent(toCanonical(field, to))} of the travel.`,
             }).then((reply) =>
-              told(reply, `Clutch ${field.label.toLowerCase()} ${from} → ${to} is on the trail`),
+              notifyReply(reply, `Clutch ${field.label.toLowerCase()} ${from} → ${to} is on the trail`),
             )
           }
         >

@@ -16,7 +16,7 @@ import { setPace, useLiveRig } from '@/live/liveRig';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
 import { PaceChoice } from '@/parts/PaceChoice';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { signProof } from '@/book/write/captures';
 import { provable } from '@/live/proofSession';
 import { proofFigure, proofItemName, proofPrompt, shortWords } from '@/words/proof';
@@ -131,7 +131,7 @@ function Check({
     if (!isDone || !results || signed.current) return;
     signed.current = true;
     void signProof(results, basis.current).then((reply) => {
-      told(reply);
+      notifyReply(reply);
       router.refresh();
       onEnd();
     });

@@ -13,7 +13,7 @@ import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { date, moment } from '@/words/format';
 import { percent } from '@/core/text/percent';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { removeCapture } from '@/book/write/captures';
 import { AxisTabs } from './AxisTabs';
 import { CompareCaptures } from './CompareCaptures';
@@ -81,7 +81,7 @@ export function HistoryView({ view, axis, past: { history, captures } }: Props) 
                   <Button
                     look="quiet"
                     onClick={() =>
-                      void removeCapture(other.id).then((reply) => told(reply, 'Out of the history'))
+                      void removeCapture(other.id).then((reply) => notifyReply(reply, 'Out of the history'))
                     }
                   >
                     Take it out

@@ -11,7 +11,7 @@ import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { discardDraft } from '@/book/write/captures';
 import { FilePanel } from './FilePanel';
 
@@ -57,7 +57,9 @@ export function MeasureSteps(props: Props) {
               <Button onClick={() => onBegin(false)}>Start over</Button>
               <Button
                 look="quiet"
-                onClick={() => void discardDraft(axis.axis).then((reply) => told(reply, 'The draft is gone'))}
+                onClick={() =>
+                  void discardDraft(axis.axis).then((reply) => notifyReply(reply, 'The draft is gone'))
+                }
               >
                 Discard
               </Button>

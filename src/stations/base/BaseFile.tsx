@@ -5,7 +5,7 @@ import { describeProblem, reasonOf } from '@/core/problem';
 import { keptOf } from '@/book/judge/measuredBase';
 import { keepMeasuredBase } from '@/book/write/measuredBase';
 import type { Found } from '@/live/useSpins';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { FileInput } from '@/ui/FileInput';
 import { notify } from '@/ui/notices';
@@ -55,7 +55,7 @@ export function BaseFile({ countsPerDegree }: { countsPerDegree: number | null }
             className="mt-2"
             onClick={() =>
               void keepMeasuredBase(keptOf(found.value)).then((reply) => {
-                if (told(reply, 'The base is measured')) setFound(null);
+                if (notifyReply(reply, 'The base is measured')) setFound(null);
               })
             }
           >

@@ -2,7 +2,7 @@
 
 import type { MeasuredBase } from '@/core/rig/measuredBase';
 import { forgetMeasuredBase } from '@/book/write/measuredBase';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { momentValue, Table } from '@/ui/Table';
 import { withHalf } from '@/words/baseByHand';
@@ -11,7 +11,7 @@ import { moment } from '@/words/format';
 /** Every measurement that is kept, the newest first: that one holds. */
 export function BaseHistory({ measured }: { measured: readonly MeasuredBase[] }) {
   const forget = async ({ atMs }: MeasuredBase) => {
-    told(await forgetMeasuredBase(atMs), `The measurement of ${moment(atMs)} is taken out`);
+    notifyReply(await forgetMeasuredBase(atMs), `The measurement of ${moment(atMs)} is taken out`);
   };
   return (
     <div className="mt-6 max-w-2xl">

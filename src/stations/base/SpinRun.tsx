@@ -15,7 +15,7 @@ import { useSpins } from '@/live/useSpins';
 import { SpinPebbles } from '@/parts/SpinPebbles';
 import { PaceChoice } from '@/parts/PaceChoice';
 import { spinTrace } from '@/parts/spinTrace';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { NumberField } from '@/ui/fields';
@@ -50,7 +50,7 @@ export function SpinRun({ view, source, simulated, countsPerDegree, onEnd }: Pro
     mass.grams >= 20 && mass.grams <= 5000 && mass.millimetres >= 50 && mass.millimetres <= 400;
   const keep = async () => {
     if (!found?.ok) return;
-    if (!told(await keepMeasuredBase(keptOf(found.value)), `The ${view.rig.name} is measured`)) return;
+    if (!notifyReply(await keepMeasuredBase(keptOf(found.value)), `The ${view.rig.name} is measured`)) return;
     router.refresh();
     onEnd();
   };

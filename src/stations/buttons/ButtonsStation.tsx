@@ -11,9 +11,9 @@ import type { BookView } from '@/book/model/bookView';
 import { saveMap, saveRim } from '@/book/write/buttons';
 import { useLiveRig } from '@/live/liveRig';
 import { Choice } from '@/parts/Choice';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { SelectField } from '@/ui/fields';
-import { useLeaveWarning } from '@/ui/leaving';
+import { useUnsavedGuard } from '@/ui/unsavedGuard';
 import { StationPage } from '@/ui/StationPage';
 import { conflictSaid, PADDLE_WORDS } from '@/words/buttons';
 import { ActionTable } from './ActionTable';
@@ -36,7 +36,7 @@ export function ButtonsStation({ view }: { view: BookView }) {
   const [isReaching, setReaching] = useState(false);
   const { buttons } = rim;
   const isChanged = !isEqual(rim, kept) || !isEqual(map, view.buttonMap);
-  useLeaveWarning(isChanged ? 'What you wrote of the buttons' : null);
+  useUnsavedGuard(isChanged ? 'What you wrote of the buttons' : null);
   const setButtons = (next: RimButton[]) => setRim((now) => ({ ...now, buttons: next }));
   useEffect(() => {
     if (!source || isReaching) return;
@@ -47,8 +47,8 @@ export function ButtonsStation({ view }: { view: BookView }) {
     setReaching(false);
   }, []);
   const keep = async () => {
-    if (!isEqual(rim, kept) && !told(await saveRim(rim))) return;
-    if (told(await saveMap(map), 'The buttons are written down')) router.refresh();
+    if (!isEqual(rim, kept) && !notifyReply(await saveRim(rim))) return;
+    if (notifyReply(await saveMap(map), 'The buttons are written down')) router.refresh();
   };
   const best = useBestPlaces(map, buttons);
   if (isReaching && source)

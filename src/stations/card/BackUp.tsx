@@ -9,7 +9,7 @@ import { notify } from '@/ui/notices';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep } from '@/ui/StationPage';
 import { date, moment } from '@/words/format';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import type { RestoreReport } from '@/book/write/acceptBackup';
 import { dateToday } from '@/book/write/card';
 import type { Step } from '@/book/write/longWork';
@@ -77,7 +77,7 @@ export function BackUp({ number }: { number: number }) {
     notify('Saved, read back, and the same to the last row');
   };
   const redate = async () => {
-    if (told(await dateToday(), 'Dated today; save it again')) begin();
+    if (notifyReply(await dateToday(), 'Dated today; save it again')) begin();
   };
   const restore = async (file: File, isDry: boolean) => {
     begin();

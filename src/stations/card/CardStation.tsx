@@ -8,7 +8,7 @@ import { notify } from '@/ui/notices';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { cardTypedIn } from '@/book/write/card';
 import { BackUp } from './BackUp';
 import { cardOf } from '@/book/judge/card';
@@ -42,7 +42,9 @@ export function CardStation({ view, cars }: { view: BookView; cars: CarTable | n
                   One value at a time
                 </Link>
                 <Button
-                  onClick={() => void cardTypedIn(true).then((reply) => told(reply, 'Noted: typed in'))}
+                  onClick={() =>
+                    void cardTypedIn(true).then((reply) => notifyReply(reply, 'Noted: typed in'))
+                  }
                 >
                   It is typed in
                 </Button>

@@ -20,7 +20,7 @@ import { NextStep, StationPage } from '@/ui/StationPage';
 import { momentValue, Table } from '@/ui/Table';
 import { originText } from '@/book/judge/provenance';
 import { moment } from '@/words/format';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { branchOff } from '@/book/write/branches';
 import type { OtherCombination } from '@/book/model/otherCombination';
 
@@ -127,7 +127,9 @@ function LineButtons({ line, isCompared }: { line: CombinationLine; isCompared: 
         aria-label={`Open ${line.name}`}
         onClick={() => {
           const { rigId, titleId, carId, driver, branch } = line;
-          void changeCombination({ rigId, titleId, carId, driver, branch }).then((reply) => told(reply));
+          void changeCombination({ rigId, titleId, carId, driver, branch }).then((reply) =>
+            notifyReply(reply),
+          );
         }}
       >
         Open
@@ -188,7 +190,7 @@ function BranchStep({ view, number }: { view: BookView; number: number }) {
             disabled={name.trim() === ''}
             onClick={() =>
               void branchOff(name).then((reply) => {
-                if (told(reply, `On the branch “${name}”`)) setName('');
+                if (notifyReply(reply, `On the branch “${name}”`)) setName('');
               })
             }
           >
@@ -197,7 +199,9 @@ function BranchStep({ view, number }: { view: BookView; number: number }) {
           {isBranch && (
             <Button
               onClick={() =>
-                void changeCombination({ branch: '' }).then((reply) => told(reply, 'Back on the main one'))
+                void changeCombination({ branch: '' }).then((reply) =>
+                  notifyReply(reply, 'Back on the main one'),
+                )
               }
             >
               Back to the main one

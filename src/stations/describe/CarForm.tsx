@@ -14,7 +14,7 @@ import { hangsOnClass } from '@/book/judge/ownCar';
 import { trackOf } from '@/book/judge/trackOf';
 import { saveCar } from '@/book/write/titles';
 import { readChosen } from '@/parts/readChosen';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
@@ -46,7 +46,7 @@ export function CarForm({
   const open = KNOWN_OF_A_CAR.filter((key) => now[key] === null);
   const save = async (described: z.output<typeof describedCarSchema>) => {
     const reply = await saveCar({ car: described, opens: true, ...(car ? { replaces: car.id } : {}) });
-    if (!told(reply, `${described.name} can be driven now`)) return;
+    if (!notifyReply(reply, `${described.name} can be driven now`)) return;
     form.reset(described);
     router.push('/lock');
     router.refresh();

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { z } from 'zod';
-import type { FieldMap } from '@/core/response/dialect';
+import type { FieldMap } from '@/core/response/menuSchema';
 import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { placed, placeOf } from '@/core/titles/place';
 import { isEffectRole, isResponseRole, type Role } from '@/core/titles/roles';

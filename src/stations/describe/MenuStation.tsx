@@ -14,7 +14,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { DescribedThings } from '@/book/model/describedThings';
 import { applyChanges } from '@/book/write/settings';
 import { saveBase, saveTitle } from '@/book/write/titles';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
@@ -84,7 +84,7 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
     const described = programOf(description);
     return (
       described !== null &&
-      told(await saveBase(described, program), `The ${view.rig.name} has these menus now`)
+      notifyReply(await saveBase(described, program), `The ${view.rig.name} has these menus now`)
     );
   };
   const whole = isBase ? programOf(now) !== null : titleOf(now, before) !== null;
@@ -164,7 +164,9 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
               actions={
                 <Button
                   onClick={() =>
-                    void saveBase(null).then((reply) => told(reply, 'The base is as the catalogue knows it'))
+                    void saveBase(null).then((reply) =>
+                      notifyReply(reply, 'The base is as the catalogue knows it'),
+                    )
                   }
                 >
                   Forget {view.rig.spec.base.program.name}
@@ -331,12 +333,12 @@ async function keepTitle(
   const document = titleOf(description, before);
   if (!document) return false;
   const reply = await saveTitle({ document, opens: true, ...(replaces ? { replaces } : {}) });
-  if (!told(reply, `${description.name} can be chosen as a title now`)) return false;
+  if (!notifyReply(reply, `${description.name} can be chosen as a title now`)) return false;
   const has = new Set<string>(view.axes.map(({ axis }) => axis));
   const changes = valuesSaid(description.fields, has).map((said) => ({
     ...said,
     why: 'As it stood when the title was described.',
   }));
-  if (changes.length > 0) told(await applyChanges(changes));
+  if (changes.length > 0) notifyReply(await applyChanges(changes));
   return true;
 }

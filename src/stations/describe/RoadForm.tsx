@@ -21,7 +21,7 @@ import type { DescribedThings } from '@/book/model/describedThings';
 import { saveRoad } from '@/book/write/roads';
 import { RoadLine } from '@/parts/RoadLine';
 import { readChosen } from '@/parts/readChosen';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
@@ -93,7 +93,7 @@ export function RoadForm({
   };
   const save = async (value: z.output<typeof namedSchema>) => {
     const reply = await saveRoad({ road: { ...shape, ...value }, ...(road ? { replaces: road.id } : {}) });
-    if (!told(reply, `${value.name} can be driven now`)) return;
+    if (!notifyReply(reply, `${value.name} can be driven now`)) return;
     form.reset(value);
     router.push('/lock');
     router.refresh();

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { TITLES } from '@/catalog/titles';
 import { titleDocument } from '@/catalog/ownTitle';
 import { respond } from '@/core/response/compose';
-import type { DialectField } from '@/core/response/dialect';
+import type { MenuField } from '@/core/response/menuSchema';
 import { layerFromSettings } from '@/core/response/settings';
 import { baseProgramSchema } from '@/core/rig/rigSpec';
 import { placed } from '@/core/titles/place';
@@ -33,7 +33,7 @@ const TRUTH = {
     at: 80,
   },
   linearity: { min: 0.5, max: 3, step: 0.1, neutral: 1, maps: { kind: 'gamma-direct' }, at: 2 },
-} as const satisfies Record<string, Omit<DialectField, 'key' | 'label'> & { at: number }>;
+} as const satisfies Record<string, Omit<MenuField, 'key' | 'label'> & { at: number }>;
 type Read = keyof typeof TRUTH;
 
 /** What somebody types who reads that title's screen to a tenth of a percent. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { probeField, type Probed } from '@/core/response/probe';
-import type { FieldMap, ResponseParameter } from '@/core/response/dialect';
+import type { FieldMap, ResponseParameter } from '@/core/response/menuSchema';
 import { describedFields, isWhole, pagesOf } from '@/core/titles/titleDocument';
 import { numbersFault } from '@/core/titles/fieldFault';
 import type { DescribedField } from '@/core/titles/describedField';

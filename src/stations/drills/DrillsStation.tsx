@@ -5,7 +5,7 @@ import { useCallback, useState } from 'react';
 import { changeAsked, type Proposal } from '@/core/settings/proposal';
 import { applyChange } from '@/book/write/settings';
 import { ProposalStep } from '@/parts/ProposalStep';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { LEAST_BEFORE } from '@/core/drills/history';
 import type { DrillName } from '@/core/drills/measureDrill';
@@ -108,7 +108,7 @@ function Straighter({ number, view, advice }: { number: number; view: BookView; 
   const [isBusy, setBusy] = useState(false);
   const apply = async () => {
     setBusy(true);
-    told(
+    notifyReply(
       await applyChange(changeAsked(advice, view.settings)),
       `${advice.label} ${advice.from} → ${advice.to} is on the trail`,
     );

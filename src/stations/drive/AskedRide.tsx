@@ -12,8 +12,8 @@ import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
-import { useSaid } from '@/live/useSaid';
-import { useTicking } from '@/live/useTicking';
+import { useRimAnswers } from '@/live/useRimAnswers';
+import { usePolled } from '@/live/usePolled';
 import { speak, tone } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
 import { Button } from '@/ui/Button';
@@ -120,7 +120,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
   const [fault, setFault] = useState<string | null>(null);
   /** How it went; booked once the feet are off, since the next question would take a held pedal for its answer. */
   const [outcome, setOutcome] = useState<TrialOutcome | null>(null);
-  const isFree = useTicking(drive.areFeetOff, LOOKS_EVERY_MS);
+  const isFree = usePolled(drive.areFeetOff, LOOKS_EVERY_MS);
 
   // Books how it went, and goes on.
   useAtEnd(outcome !== null && isFree, async () => {
@@ -148,7 +148,7 @@ function Driven({ view, source, open, step, asked, sealed, onAgain }: RideProps 
     drive.stop();
     setOutcome((now) => now ?? 'crash');
   };
-  useSaid(source, meaning, (said) => said === 'no' && goesWrong());
+  useRimAnswers(source, meaning, (said) => said === 'no' && goesWrong());
   const isBlind = sealed !== null;
   const said = fault ?? status.fault;
   const { title, how } = askedWords(step, asked);

@@ -14,7 +14,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { DrillLine } from '@/book/model/drillsView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
-import { useSaid } from '@/live/useSaid';
+import { useRimAnswers } from '@/live/useRimAnswers';
 import { speak } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
 import { Button } from '@/ui/Button';
@@ -84,7 +84,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
   });
 
   const isOver = came.state === 'kept' || came.state === 'nothing';
-  useSaid(source, meaning, (said) => {
+  useRimAnswers(source, meaning, (said) => {
     if (!isOver) return;
     if (said === 'yes') onAgain();
     else router.push('/drills');

@@ -10,7 +10,7 @@ import type { DeviceSource } from '@/devices/source';
 import { driveSound, type DriveSound } from '@/live/driveSound';
 import { useLiveRig } from '@/live/liveRig';
 import type { Drive } from '@/live/useDrive';
-import { useTicking } from '@/live/useTicking';
+import { usePolled } from '@/live/usePolled';
 import { setMuted, useVoice } from '@/live/voice';
 import { Button } from '@/ui/Button';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
@@ -153,7 +153,7 @@ const TEXT_EVERY_MS = 200;
 /** How steadily it runs, measured here: what is dropped or left out is said. */
 function Steady({ said, frame, isReal }: { said: Steadiness; frame: Drive['frame']; isReal: boolean }) {
   const look = useCallback(() => Math.round(100 * (frame()?.slowShare ?? 0)), [frame]);
-  const slow = useTicking(look, TEXT_EVERY_MS);
+  const slow = usePolled(look, TEXT_EVERY_MS);
   return (
     <>
       {said.framesPerS} pictures a second

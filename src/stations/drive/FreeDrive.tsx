@@ -11,12 +11,12 @@ import type { BookView } from '@/book/model/bookView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive, type Drive } from '@/live/useDrive';
 import { mappedTo, useMapped } from '@/live/useMapped';
-import { useSaid } from '@/live/useSaid';
-import { useTicking } from '@/live/useTicking';
+import { useRimAnswers } from '@/live/useRimAnswers';
+import { usePolled } from '@/live/usePolled';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { useKeys } from '@/ui/useKeys';
-import type { Driven } from '@/workers/driveIn';
+import type { Driven } from '@/workers/driveWorkerClient';
 import type { DeviceSource } from '@/devices/source';
 import { ghostWords, lapTime } from '@/words/drive';
 import { DriveScreen } from './DriveScreen';
@@ -89,7 +89,7 @@ export function FreeDrive({
   const mapped = { reset: drive.back, pause: toggle };
   useMapped(source, view.buttonMap, mapped);
   const isMapped = (index: number) => mappedTo(view.buttonMap, mapped, index) !== null;
-  useSaid(
+  useRimAnswers(
     source,
     (index) => (isMapped(index) ? null : meaning(index)),
     (said) => (choice.under ? pull : drive.shift)(said === 'yes' ? 1 : -1),
@@ -139,7 +139,7 @@ function Lap({ frame, laps, lastLapS }: { frame: Drive['frame']; laps: number; l
     const now = frame();
     return now && { lap: now.lap, tenths: Math.floor(10 * now.lapS) };
   }, [frame]);
-  const now = useTicking(look, TEXT_EVERY_MS);
+  const now = usePolled(look, TEXT_EVERY_MS);
   if (!now) return null;
   return (
     <p className="text-lg tabular-nums">
@@ -157,7 +157,7 @@ function Behind({ frame, ghost }: { frame: Drive['frame']; ghost: Ghost }) {
     const behind = now && now.lap > 0 ? behindGhost(ghost, now.distanceM, now.lapS) : null;
     return behind === null ? null : Math.round(10 * behind);
   }, [frame, ghost]);
-  const tenths = useTicking(look, TEXT_EVERY_MS);
+  const tenths = usePolled(look, TEXT_EVERY_MS);
   return <p className="tabular-nums">{ghostWords(ghost.lapS, tenths === null ? null : tenths / 10)}</p>;
 }
 

@@ -19,7 +19,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
 import { useAnswerButtons, type Answer } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
-import { useSaid } from '@/live/useSaid';
+import { useRimAnswers } from '@/live/useRimAnswers';
 import { speak } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
 import { endAddress, useTestAnswers, useTestQuestion } from '@/parts/useTestRun';
@@ -179,7 +179,7 @@ function Choice({
   onAnswer,
 }: Props & { title: string; how: string; yes: string; no: string; onAnswer(said: Answer): void }) {
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
-  useSaid(source, meaning, onAnswer);
+  useRimAnswers(source, meaning, onAnswer);
   useEffect(() => speak(title), [title]);
   return (
     <div className="max-w-4xl">

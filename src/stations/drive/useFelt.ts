@@ -11,7 +11,7 @@ import type { Drive } from '@/live/useDrive';
 import { tone } from '@/live/voice';
 import { keepRide } from '@/parts/keepRide';
 import { notify } from '@/ui/notices';
-import type { Driven } from '@/workers/driveIn';
+import type { Driven } from '@/workers/driveWorkerClient';
 
 /** What is kept beside a ride. */
 interface Head {

@@ -5,7 +5,7 @@ import { MASKS_FROM, type StretchBalance } from '@/core/force/balance';
 import { EFFECT_PRESETS, type EffectPreset } from '@/core/force/effectPresets';
 import { effectParameter, forceField } from '@/core/force/forceParameters';
 import { EFFECTS, type Effect } from '@/core/force/effects';
-import { gridValue } from '@/core/response/dialect';
+import { gridValue } from '@/core/response/menuSchema';
 import { Chart } from '@/ui/Chart';
 import { Table } from '@/ui/Table';
 import type { ChartPalette } from '@/ui/chartTheme';

@@ -9,7 +9,7 @@ import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import type { DraftSettings } from '@/parts/useDraftSettings';
 import { percent } from '@/core/text/percent';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { ApplyButton } from './ApplyButton';
 import { otherCarsOf } from '@/book/judge/otherCars';
 import type { CarSide } from '@/book/model/carSide';
@@ -74,7 +74,7 @@ export function CarsTable({
         return { ...key, to, seen: stored[keyText(key)] ?? null, why: evidence, carId };
       }),
     ).then((reply) =>
-      told(
+      notifyReply(
         reply,
         some.length === 1
           ? 'It is on the trail of that car'

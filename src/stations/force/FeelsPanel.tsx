@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { COMPLAINTS, type NextMeasure } from '@/core/feel/complaints';
 import type { ChainFacts } from '@/core/force/chainOf';
 import type { CauseVerdict, FoundCause } from '@/core/feel/cause';
-import { decimalsOf } from '@/core/response/dialect';
+import { decimalsOf } from '@/core/response/menuSchema';
 import { menuField } from '@/core/settings/menus';
 import { keyText } from '@/core/settings/setting';
 import { Button } from '@/ui/Button';
@@ -14,7 +14,7 @@ import type { BookView } from '@/book/model/bookView';
 import { applyChanges } from '@/book/write/settings';
 import { NextStep } from '@/ui/StationPage';
 import type { DraftSettings } from '@/parts/useDraftSettings';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { ApplyButton } from './ApplyButton';
 import { otherCarsOf } from '@/book/judge/otherCars';
 import type { CarSide } from '@/book/model/carSide';
@@ -223,7 +223,7 @@ function ApplyChange({ cause, view, facts, isBusy }: LineProps) {
     const reply = await applyChanges([
       { ...key, to: change.to, seen: facts.values[keyText(key)] ?? null, why, ...(carId ? { carId } : {}) },
     ]);
-    told(reply, `${change.label} ${from} → ${to} is on the trail`);
+    notifyReply(reply, `${change.label} ${from} → ${to} is on the trail`);
   };
   return (
     <span className="col-start-3 xl:col-start-4 xl:max-w-60 xl:text-right">

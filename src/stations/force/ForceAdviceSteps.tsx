@@ -4,7 +4,7 @@ import { changeAsked, proposalId, type Proposal } from '@/core/settings/proposal
 import { adviceInOrder } from '@/core/force/forceAdvice';
 import { isDescribed } from '@/core/force/chainOf';
 import { forceField } from '@/core/force/forceParameters';
-import { decimalsOf } from '@/core/response/dialect';
+import { decimalsOf } from '@/core/response/menuSchema';
 import { keyText } from '@/core/settings/setting';
 import type { ForceReport, LoggedReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
@@ -14,7 +14,7 @@ import { NextStep } from '@/ui/StationPage';
 import { AskAgain } from '@/parts/AskAgain';
 import { decline } from '@/book/write/declined';
 import { ProposalStep } from '@/parts/ProposalStep';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { ApplyButton } from './ApplyButton';
 import { heavierCaution } from '@/book/judge/force';
 import { FullScaleStep } from './FullScaleStep';
@@ -62,7 +62,7 @@ export function ForceAdviceSteps({
           number={first + i + 1}
           view={view}
           isBusy={force.isBusy}
-          onDecline={() => void decline(proposalId(one)).then((reply) => told(reply))}
+          onDecline={() => void decline(proposalId(one)).then((reply) => notifyReply(reply))}
         />
       ))}
       {force.isBusy && !force.fault && shown.length === 0 && (
@@ -113,7 +113,7 @@ function AdviceStep({
   const written = (value: number) => value.toFixed(decimalsOf(field));
   const caution = heavierCaution(view, { ...view.settings, [keyText(one.key)]: one.to });
   const apply = async () =>
-    told(
+    notifyReply(
       await applyChanges([changeAsked(one, view.settings)]),
       `${one.label} ${written(one.from)} → ${written(one.to)} is on the trail`,
     );

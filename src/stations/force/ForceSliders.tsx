@@ -3,7 +3,7 @@ import { chainOf } from '@/core/force/chainOf';
 import { softStop } from '@/core/force/softStop';
 import { forceFields, otherFields, type ForceField, type ForceParameter } from '@/core/force/forceParameters';
 import { keyText, LAYERS, type Layer } from '@/core/settings/setting';
-import { gridPoint } from '@/core/response/dialect';
+import { gridPoint } from '@/core/response/menuSchema';
 import { percent } from '@/core/text/percent';
 import { Button } from '@/ui/Button';
 import { NumberSlider } from '@/ui/NumberSlider';

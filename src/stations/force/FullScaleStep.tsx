@@ -1,7 +1,7 @@
 import type { LoggedReport } from '@/core/force/forceReport';
 import type { BookView } from '@/book/model/bookView';
 import { keepFullScale } from '@/book/write/fullScale';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep } from '@/ui/StationPage';
@@ -32,7 +32,7 @@ export function FullScaleStep({
             look="next"
             onClick={() =>
               void keepFullScale(Number(scale.fullScaleNm.toFixed(2))).then((reply) =>
-                told(reply, `${said} is written down`),
+                notifyReply(reply, `${said} is written down`),
               )
             }
           >

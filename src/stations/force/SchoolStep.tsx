@@ -4,7 +4,7 @@ import type { ForceSchools } from '@/core/force/forceSchools';
 import { Button } from '@/ui/Button';
 import { chooseSchool } from '@/book/write/schools';
 import { NextStep } from '@/ui/StationPage';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 
 interface Side {
   /** Where the driver stands. */
@@ -101,7 +101,9 @@ export function SchoolStep({ number, schools }: { number: number; schools: Force
               <Button
                 key={other.name}
                 look="quiet"
-                onClick={() => void chooseSchool({ [school]: other.name }).then((reply) => told(reply))}
+                onClick={() =>
+                  void chooseSchool({ [school]: other.name }).then((reply) => notifyReply(reply))
+                }
               >
                 {other.side.come}
               </Button>

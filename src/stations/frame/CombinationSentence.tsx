@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import type { Combination } from '@/core/settings/scope';
 import type { BookView } from '@/book/model/bookView';
-import { told } from '@/parts/told';
-import { leave } from '@/ui/leaving';
+import { notifyReply } from '@/parts/notifyReply';
+import { leaveGuarded } from '@/ui/unsavedGuard';
 import { changeCombination } from '@/book/write/settings';
 
 type Part = keyof Combination;
@@ -100,7 +100,7 @@ function Pick({ part, label, now, value, choices, makeRig = false }: PickProps) 
           <DropdownMenu.RadioGroup
             value={value}
             onValueChange={(next) =>
-              leave(() => void changeCombination({ [part]: next }).then((reply) => told(reply)))
+              leaveGuarded(() => void changeCombination({ [part]: next }).then((reply) => notifyReply(reply)))
             }
           >
             {choices.map((choice) => (

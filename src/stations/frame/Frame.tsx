@@ -4,13 +4,13 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { combinationText } from '@/core/settings/scope';
-import { leave, LeaveDialog } from '@/ui/leaving';
+import { leaveGuarded, UnsavedDialog } from '@/ui/unsavedGuard';
 import { Notices } from '@/ui/notices';
 import { Pebble } from '@/ui/Pebble';
 import { useKeys } from '@/ui/useKeys';
 import type { BookView } from '@/book/model/bookView';
 import { setMark } from '@/book/write/rides';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { putBack } from '@/book/write/settings';
 import { AxisBars } from './AxisBars';
 import { CombinationSentence } from './CombinationSentence';
@@ -46,19 +46,20 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
 
   const markNewest = (mark: 'A' | 'B') => {
     const newest = view.rides.at(-1);
-    if (newest) void setMark(newest.id, mark).then((reply) => told(reply, `The newest ride is ${mark}`));
+    if (newest)
+      void setMark(newest.id, mark).then((reply) => notifyReply(reply, `The newest ride is ${mark}`));
   };
   useKeys(
     {
       ...Object.fromEntries(
-        view.road.map((station, i) => [String(i + 1), () => leave(() => router.push(station.path))]),
+        view.road.map((station, i) => [String(i + 1), () => leaveGuarded(() => router.push(station.path))]),
       ),
       '?': () => setHelp(true),
       a: () => markNewest('A'),
       b: () => markNewest('B'),
       u: () => {
         const last = view.trail.lastLive;
-        if (last) void putBack(last.id).then((reply) => told(reply, 'The last change is put back'));
+        if (last) void putBack(last.id).then((reply) => notifyReply(reply, 'The last change is put back'));
       },
     },
     FRAME_KEYS,
@@ -107,7 +108,7 @@ export function Frame({ view, children }: { view: BookView; children: React.Reac
       <Trail view={view} />
       <Palette view={view} open={isPalette} onOpenChange={setPalette} onKeys={() => setHelp(true)} />
       <KeysHelp road={view.road} open={isHelp} onOpenChange={setHelp} />
-      <LeaveDialog />
+      <UnsavedDialog />
       <Notices />
     </div>
   );

@@ -5,12 +5,12 @@ import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { COMPLAINTS } from '@/core/feel/complaints';
 import { download } from '@/ui/download';
-import { leave } from '@/ui/leaving';
+import { leaveGuarded } from '@/ui/unsavedGuard';
 import type { BookView } from '@/book/model/bookView';
 import { notify } from '@/ui/notices';
 import { TOPICS } from '@/words/topics';
 import { PANEL_NAMES, PANELS } from '@/words/forcePanels';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { changeCombination, putBack } from '@/book/write/settings';
 import { setTheme, type Theme } from './themeChoice';
 
@@ -42,9 +42,9 @@ export function Palette({
   onKeys(): void;
 }) {
   const router = useRouter();
-  const go = (to: string) => leave(() => router.push(to));
+  const go = (to: string) => leaveGuarded(() => router.push(to));
   const choose = (part: Parameters<typeof changeCombination>[0]) =>
-    leave(() => void changeCombination(part).then((reply) => told(reply)));
+    leaveGuarded(() => void changeCombination(part).then((reply) => notifyReply(reply)));
   const last = view.trail.lastLive;
   const entries: Entry[] = [
     ...view.road.map((station, i) => ({
@@ -60,7 +60,7 @@ export function Palette({
       words: ['undo', 'revert', 'back', 'reset'],
       run: () =>
         last
-          ? void putBack(last.id).then((reply) => told(reply, 'Put back'))
+          ? void putBack(last.id).then((reply) => notifyReply(reply, 'Put back'))
           : notify('Nothing is in force that could be put back'),
     },
     ...TOPICS.map(({ name, words, path }) => ({ group: 'Topics', name, words, run: () => go(path) })),

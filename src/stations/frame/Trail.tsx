@@ -7,7 +7,7 @@ import { Pebble } from '@/ui/Pebble';
 import type { BookView } from '@/book/model/bookView';
 import { setMark } from '@/book/write/rides';
 import { lapTime, moment } from '@/words/format';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { restoreMoment } from '@/book/write/branches';
 import { putBack } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
@@ -100,7 +100,9 @@ function Change({ item }: { item: TrailChangeItem }) {
           <div className="mt-3 flex flex-wrap gap-2">
             {item.live && (
               <Button
-                onClick={() => void putBack(item.id).then((reply) => told(reply, `Put back: ${item.what}`))}
+                onClick={() =>
+                  void putBack(item.id).then((reply) => notifyReply(reply, `Put back: ${item.what}`))
+                }
               >
                 Put it back
               </Button>
@@ -109,7 +111,7 @@ function Change({ item }: { item: TrailChangeItem }) {
               look="quiet"
               onClick={() =>
                 void restoreMoment(item.id).then((reply) =>
-                  told(reply, 'Everything is as it was at that moment'),
+                  notifyReply(reply, 'Everything is as it was at that moment'),
                 )
               }
             >
@@ -188,7 +190,7 @@ function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {
                 key={mark}
                 aria-pressed={ride.mark === mark}
                 onClick={() =>
-                  void setMark(ride.id, ride.mark === mark ? null : mark).then((reply) => told(reply))
+                  void setMark(ride.id, ride.mark === mark ? null : mark).then((reply) => notifyReply(reply))
                 }
               >
                 {ride.mark === mark ? `Not ${mark}` : `Make it ${mark}`}

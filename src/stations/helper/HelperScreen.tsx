@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { helperLoaded } from '@/book/write/blindLoading';
 import type { HelperView } from '@/book/model/experimentView';
-import { told } from '@/parts/told';
-import { useLookAgain } from '@/parts/useLookAgain';
+import { notifyReply } from '@/parts/notifyReply';
+import { usePollRefresh } from '@/parts/usePollRefresh';
 import { Button } from '@/ui/Button';
 import { Notices } from '@/ui/notices';
 import { useIsListening } from '@/ui/useIsListening';
@@ -14,10 +14,10 @@ export function HelperScreen({ helper }: { helper: HelperView | null }) {
   const [isBusy, setBusy] = useState(false);
   const isListening = useIsListening();
   // Also while something is to be loaded: another window may have said that it is.
-  useLookAgain(helper !== null);
+  usePollRefresh(helper !== null);
   const say = async (place: number, what: 'neutral' | 'ride') => {
     setBusy(true);
-    told(await helperLoaded({ id: helper!.id, place, what }));
+    notifyReply(await helperLoaded({ id: helper!.id, place, what }));
     setBusy(false);
   };
   const step = helper?.step ?? null;

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { steeringDegrees } from '@/core/axes/steeringAngle';
 import { degreesField } from '@/core/settings/menus';
-import { gridValue } from '@/core/response/dialect';
+import { gridValue } from '@/core/response/menuSchema';
 import { believedBase, matchRotation } from '@/core/rotation/matchRotation';
 import { NumberField } from '@/ui/fields';
 import type { BookView } from '@/book/model/bookView';

@@ -21,7 +21,7 @@ import { NextStep, StationPage } from '@/ui/StationPage';
 import { useDraftSettings, type DraftSettings } from '@/parts/useDraftSettings';
 import { degrees } from '@/words/format';
 import { termBeside } from '@/words/standardTerm';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { BelievedBase, LiveLock } from './LockCheck';
 import { hairpinOf, lockFactsOf, slideOf, lockFinding, lockProposals } from '@/book/judge/lock';
 import { LockPicture } from './LockPicture';
@@ -205,7 +205,9 @@ function Advice({ view }: { view: BookView }) {
         title={own ? 'Each car its own rotation' : 'One rotation for every car'}
         actions={
           <Button
-            onClick={() => void chooseSchool({ rotation: own ? 'one' : 'own' }).then((reply) => told(reply))}
+            onClick={() =>
+              void chooseSchool({ rotation: own ? 'one' : 'own' }).then((reply) => notifyReply(reply))
+            }
           >
             {own ? 'I want one rotation for all' : 'I want each car’s own'}
           </Button>
@@ -227,5 +229,5 @@ async function apply(view: BookView, proposals: Proposal[]) {
       thisTitleOnly: proposal.key.layer === 'base',
     })),
   );
-  told(reply, 'On the trail');
+  notifyReply(reply, 'On the trail');
 }

@@ -11,15 +11,15 @@ import { LinkButton } from '@/ui/LinkButton';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { cablingChanged } from '@/book/write/rigs';
 import { noteTitleVersion, rotationPutBack, tickItem, turnDownForBinding } from '@/book/write/readiness';
 import { NotFoundHelper } from './NotFoundHelper';
-import { useSights } from '@/live/useSights';
+import { useLivePreflight } from '@/live/useLivePreflight';
 
 /** Ready: the pre-flight that this rig and title need, in the order that works; what can be seen ticks itself. */
 export function ReadyStation({ view }: { view: BookView }) {
-  const sights = useSights(view);
+  const sights = useLivePreflight(view);
   const { rig, ready, names } = view;
   const { title } = view;
   const items = preflight(PREFLIGHT, rig.spec, title, ready.ticks, ready.stamp, sights);
@@ -39,7 +39,7 @@ export function ReadyStation({ view }: { view: BookView }) {
           <NotFoundHelper
             onTurnDown={() =>
               void turnDownForBinding().then((reply) =>
-                told(reply, 'The road will remind you to put the rotation back'),
+                notifyReply(reply, 'The road will remind you to put the rotation back'),
               )
             }
           />
@@ -47,7 +47,9 @@ export function ReadyStation({ view }: { view: BookView }) {
           <div className="flex flex-wrap gap-2 py-3">
             <Button
               onClick={() =>
-                void cablingChanged().then((reply) => told(reply, 'What depends on cables is asked again'))
+                void cablingChanged().then((reply) =>
+                  notifyReply(reply, 'What depends on cables is asked again'),
+                )
               }
             >
               I changed cables or fixings
@@ -116,7 +118,7 @@ function Item({ state, isNext }: { state: ItemState; isNext: boolean }) {
           look={isTicked ? 'quiet' : 'plain'}
           aria-pressed={isTicked}
           aria-label={`${isTicked ? 'Not done after all' : 'Done'}: ${text}`}
-          onClick={() => void tickItem(item.id, !isTicked).then((reply) => told(reply))}
+          onClick={() => void tickItem(item.id, !isTicked).then((reply) => notifyReply(reply))}
         >
           {isTicked ? 'done' : 'Done'}
         </Button>
@@ -146,7 +148,10 @@ function FirstOpen({ open, number }: { open: ItemState[]; number: number }) {
       title={first.text}
       actions={
         first.state === 'open' || first.state === 'void' ? (
-          <Button look="next" onClick={() => void tickItem(first.item.id, true).then((reply) => told(reply))}>
+          <Button
+            look="next"
+            onClick={() => void tickItem(first.item.id, true).then((reply) => notifyReply(reply))}
+          >
             Done
           </Button>
         ) : undefined
@@ -180,7 +185,7 @@ function PutRotationBack({ view }: { view: BookView }) {
       actions={
         <Button
           look="next"
-          onClick={() => void rotationPutBack(wanted).then((reply) => told(reply, 'Noted'))}
+          onClick={() => void rotationPutBack(wanted).then((reply) => notifyReply(reply, 'Noted'))}
         >
           It is back
         </Button>
@@ -197,7 +202,7 @@ function TitleVersion({ view }: { view: BookView }) {
   const save = () =>
     text !== view.ready.titleVersion &&
     void noteTitleVersion(text).then((reply) =>
-      told(reply, 'What depends on the title’s version is asked again'),
+      notifyReply(reply, 'What depends on the title’s version is asked again'),
     );
   return (
     <label className="grid gap-1 border-b border-line py-3 text-[15px]">

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { takeRoad } from '@/book/write/rides';
 import type { ShownRoad } from '@/book/model/bookView';
 
@@ -22,7 +22,7 @@ export function RoadChoice({
         id={id}
         value={chosen}
         disabled={isRiding}
-        onChange={(event) => void takeRoad(event.target.value).then((reply) => told(reply))}
+        onChange={(event) => void takeRoad(event.target.value).then((reply) => notifyReply(reply))}
         className="mt-1 h-11 w-full rounded-lg border border-line bg-raised px-3 text-[15px] text-ink"
       >
         {roads.map((road) => (

@@ -3,7 +3,7 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import userEvent from '@testing-library/user-event';
 import type { BookView } from '@/book/model/bookView';
 import { plainRig, type RigSpec } from '@/core/rig/rigSpec';
-import { leave, LeaveDialog } from '@/ui/leaving';
+import { leaveGuarded, UnsavedDialog } from '@/ui/unsavedGuard';
 import { RigStation } from './RigStation';
 
 const saveRig = jest.fn();
@@ -23,7 +23,7 @@ function open(spec = SPEC) {
     <>
       <a href="/ready">Ready</a>
       <RigStation view={view} />
-      <LeaveDialog />
+      <UnsavedDialog />
     </>,
   );
 }
@@ -144,7 +144,7 @@ describe('leaving a form', () => {
   it('is free as long as everything is kept', async () => {
     open();
     const go = jest.fn();
-    act(() => leave(go));
+    act(() => leaveGuarded(go));
     expect(go).toHaveBeenCalledTimes(1);
     expect(asked()).toBeNull();
     expect(window.dispatchEvent(new Event('beforeunload', { cancelable: true }))).toBe(true);
@@ -164,7 +164,7 @@ describe('leaving a form', () => {
     expect(field('Mounting')).toHaveValue('on the desk');
 
     const go = jest.fn();
-    act(() => leave(go));
+    act(() => leaveGuarded(go));
     await userEvent.click(await screen.findByRole('button', { name: 'Leave it behind' }));
     expect(go).toHaveBeenCalledTimes(1);
   });
@@ -191,7 +191,7 @@ describe('leaving a form', () => {
     await write();
     unmount();
     const go = jest.fn();
-    leave(go);
+    leaveGuarded(go);
     expect(go).toHaveBeenCalledTimes(1);
   });
 });

@@ -13,7 +13,7 @@ import { TextField } from '@/ui/fields';
 import { Form, FormNumber, FormSelect, FormText } from '@/ui/Form';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { useSchemaForm } from '@/parts/useSchemaForm';
 import { copyRig, saveRig } from '@/book/write/rigs';
 import { AxisSources } from '@/parts/AxisSources';
@@ -44,7 +44,7 @@ export function RigStation({ view }: { view: BookView }) {
     const { device, cabling } = view.rig.spec;
     const next = describedRig(spec, view.rig.spec);
     const seen = { name: began.name, spec: { ...began.spec, device, cabling } };
-    if (!told(await saveRig({ name, spec: next, seen }), `${name} is written down`)) return;
+    if (!notifyReply(await saveRig({ name, spec: next, seen }), `${name} is written down`)) return;
     setBegan({ ...view.rig, name, spec: next });
     form.reset(rigForm(name, next));
     router.refresh();
@@ -154,7 +154,7 @@ function CopyStep({ name }: { name: string }) {
       <TextField label="Name of the copy" value={copyName} onChange={setCopyName} most={40} />
       <Button
         className="mt-2"
-        onClick={() => void copyRig(copyName).then((reply) => told(reply, `${copyName} is open now`))}
+        onClick={() => void copyRig(copyName).then((reply) => notifyReply(reply, `${copyName} is open now`))}
       >
         Copy the rig
       </Button>

@@ -8,7 +8,7 @@ import { tone } from '@/live/voice';
 import { changeAsked } from '@/core/settings/proposal';
 import { applyChange } from '@/book/write/settings';
 import { useLiveRig } from '@/live/liveRig';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
@@ -50,7 +50,7 @@ export function AdviseTask({
     if (said === 'no') return tone('fault');
     setBusy(true);
     try {
-      if (told(await applyChange(changeAsked(next, view.settings)))) tone('counted');
+      if (notifyReply(await applyChange(changeAsked(next, view.settings)))) tone('counted');
       startRefresh(() => router.refresh());
     } finally {
       setBusy(false);

@@ -12,7 +12,7 @@ import { useSpins } from '@/live/useSpins';
 import { tone } from '@/live/voice';
 import { SpinPebbles } from '@/parts/SpinPebbles';
 import { spinTrace } from '@/parts/spinTrace';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { LiveCanvas } from '@/ui/LiveCanvas';
 import { spinPrompt, spinRemark, withHalf } from '@/words/baseByHand';
 import { AnswerWords } from './answerWords';
@@ -73,7 +73,7 @@ function Spinning({
   const keep = async () => {
     if (!found?.ok || isBusy) return;
     setBusy(true);
-    if (told(await keepMeasuredBase(keptOf(found.value)))) tone('counted');
+    if (notifyReply(await keepMeasuredBase(keptOf(found.value)))) tone('counted');
     router.refresh();
     onDone();
   };

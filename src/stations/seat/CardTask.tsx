@@ -7,7 +7,7 @@ import { tone } from '@/live/voice';
 import { cardTypedIn } from '@/book/write/card';
 import { cardToType } from '@/book/judge/cardToType';
 import { useLiveRig } from '@/live/liveRig';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
@@ -24,7 +24,7 @@ export function CardTask({ view, taught, onDone }: TaskProps) {
   const line = lines[at];
   const finish = () =>
     void cardTypedIn(true).then((reply) => {
-      if (!told(reply)) return;
+      if (!notifyReply(reply)) return;
       router.refresh();
       onDone();
     });

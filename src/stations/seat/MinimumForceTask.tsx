@@ -8,12 +8,12 @@ import { forceField } from '@/core/force/forceParameters';
 import { ROLL_MPS } from '@/core/force/handsOff';
 import { greatestMinForce } from '@/core/force/handsOffSearch';
 import { minForceStep, upperShare, type MinForceTry } from '@/core/force/minForcePlan';
-import { decimalsOf, toCanonical } from '@/core/response/dialect';
+import { decimalsOf, toCanonical } from '@/core/response/menuSchema';
 import { tone } from '@/live/voice';
 import { forceFactsOf } from '@/book/judge/force';
 import { applyChanges } from '@/book/write/settings';
 import { useLiveRig } from '@/live/liveRig';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
@@ -45,7 +45,7 @@ export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
     setBusy(true);
     const why = `Found on the rig in ${tries.length} tries: ${value} stays still, one step more rocks by itself.`;
     if (
-      told(
+      notifyReply(
         await applyChanges([
           { ...found!.key, to: value, seen: view.settings[keyText(found!.key)] ?? null, why },
         ]),

@@ -8,7 +8,7 @@ import { signProof } from '@/book/write/captures';
 import { proofFigure, proofPrompt, shortWords } from '@/words/proof';
 import { useProof } from '@/live/useProof';
 import { useLiveRig } from '@/live/liveRig';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
@@ -33,7 +33,7 @@ export function ProofTask({ view, taught, place, onDone }: TaskProps) {
     if (!isOver || !results || signed.current) return;
     signed.current = true;
     void signProof(results, basis.current).then((reply) => {
-      told(reply);
+      notifyReply(reply);
       router.refresh();
       onDone();
     });

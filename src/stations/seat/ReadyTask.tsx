@@ -7,8 +7,8 @@ import { isSettled, preflight } from '@/core/ready/preflight';
 import { tone } from '@/live/voice';
 import { useLiveRig } from '@/live/liveRig';
 import { tickItem } from '@/book/write/readiness';
-import { useSights } from '@/live/useSights';
-import { told } from '@/parts/told';
+import { useLivePreflight } from '@/live/useLivePreflight';
+import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import type { TaskProps } from './task';
 import { SeatScreen } from './SeatScreen';
@@ -18,7 +18,7 @@ import { useSeatAnswer } from './useSeatAnswer';
 export function ReadyTask({ view, taught, place, onDone }: TaskProps) {
   const router = useRouter();
   const { source, simulated } = useLiveRig();
-  const sights = useSights(view);
+  const sights = useLivePreflight(view);
   const [left, setLeft] = useState<readonly string[]>([]);
   const [isBusy, setBusy] = useState(false);
   const { title } = view;
@@ -44,7 +44,7 @@ export function ReadyTask({ view, taught, place, onDone }: TaskProps) {
     }
     setBusy(true);
     try {
-      if (told(await tickItem(item.item.id, true))) tone('counted');
+      if (notifyReply(await tickItem(item.item.id, true))) tone('counted');
       router.refresh();
     } finally {
       setBusy(false);

@@ -11,7 +11,7 @@ import { Notices } from '@/ui/notices';
 import { tone } from '@/live/voice';
 import { usePressed } from '@/parts/AxisSources';
 import { makeRig } from '@/book/write/rigs';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { SeatScreen } from './SeatScreen';
 
 interface Step {
@@ -86,7 +86,7 @@ export function SeatSetup({ names }: { names: string[] }) {
     isMaking.current = true;
     const device = { kind: 'real' as const, axes: found };
     void makeRig({ name: freeName(names), device, isDirect, isByHand: isByHand === true }).then((reply) => {
-      if (told(reply)) router.refresh();
+      if (notifyReply(reply)) router.refresh();
     });
   };
   if (!step) {

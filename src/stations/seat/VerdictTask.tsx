@@ -10,8 +10,8 @@ import type { ExperimentLine, ExperimentView, ShownStep } from '@/book/model/exp
 import type { Answer } from '@/live/answerButtons';
 import { tone } from '@/live/voice';
 import { saveSlot } from '@/parts/saveSlot';
-import { told } from '@/parts/told';
-import { useLookAgain } from '@/parts/useLookAgain';
+import { notifyReply } from '@/parts/notifyReply';
+import { usePollRefresh } from '@/parts/usePollRefresh';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/verdict';
@@ -80,7 +80,8 @@ function Simulated({
 }: Props & { open: ExperimentView; step: RideStep; values: NonNullable<RideStep['values']> }) {
   const words = settingWords(props.view);
   const { progress, start } = useSimulatedRide(withSettings(props.view, values), async (rideId) => {
-    if (told(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }))) tone('counted');
+    if (notifyReply(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId })))
+      tone('counted');
   });
   return (
     <Prompt
@@ -100,7 +101,7 @@ function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: R
   const words = settingWords(props.view);
   const isAlone = open.asked.way === 'files' && !step.isLoaded;
   const isWaiting = !step.isLoaded && !isAlone;
-  useLookAgain(isWaiting);
+  usePollRefresh(isWaiting);
   const book = (outcome: 'ridden' | 'crash') =>
     void run(bookTrial({ id: open.id, place: step.place, outcome }));
   if (isAlone)

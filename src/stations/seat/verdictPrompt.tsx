@@ -6,7 +6,7 @@ import type { Reply } from '@/book/write/reply';
 import type { Answer } from '@/live/answerButtons';
 import { useLiveRig } from '@/live/liveRig';
 import { tone } from '@/live/voice';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import { SeatScreen } from './SeatScreen';
 import type { TaskProps } from './task';
@@ -21,7 +21,7 @@ export function useBusy() {
   const [isBusy, setBusy] = useState(false);
   const run = async (work: Promise<Reply>) => {
     setBusy(true);
-    if (told(await work)) tone('counted');
+    if (notifyReply(await work)) tone('counted');
     router.refresh();
     setBusy(false);
   };

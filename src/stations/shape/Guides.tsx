@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { gridValue, responseParameterOf } from '@/core/response/dialect';
+import { gridValue, responseParameterOf } from '@/core/response/menuSchema';
 import { degreesField } from '@/core/settings/menus';
 import { calmCentre } from '@/core/rotation/calmCentre';
 import { Button } from '@/ui/Button';

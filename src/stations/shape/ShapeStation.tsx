@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { effectiveResponse } from '@/core/response/compose';
 import { curveValue } from '@/core/response/curve';
-import { responseParameterOf, type DialectField } from '@/core/response/dialect';
+import { responseParameterOf, type MenuField } from '@/core/response/menuSchema';
 import type { ResponseLayer } from '@/core/response/layer';
 import { responseLayers } from '@/core/settings/menus';
 import { valueText } from '@/core/settings/trail';
@@ -105,7 +105,7 @@ function ShapeTabs({ view, axis }: { view: BookView; axis: AxisView }) {
   );
 }
 
-const responseFields = (axis: AxisView, layer: Layer): DialectField[] =>
+const responseFields = (axis: AxisView, layer: Layer): MenuField[] =>
   (axis.menus[layer]?.dialect.fields ?? []).filter(({ maps }) => responseParameterOf(maps));
 
 /** Which layer the sliders set, with how many settings each holds. */

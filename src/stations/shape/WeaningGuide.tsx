@@ -1,6 +1,6 @@
 'use client';
 
-import { responseParameterOf, gridValue } from '@/core/response/dialect';
+import { responseParameterOf, gridValue } from '@/core/response/menuSchema';
 import { weaningPlan, WEANING_STEPS, type WeaningPlan } from '@/core/response/weaning';
 import { fieldValues } from '@/core/settings/trail';
 import { valueOf } from '@/core/response/settings';
@@ -10,7 +10,7 @@ import { NextStep } from '@/ui/StationPage';
 import type { DraftSettings } from '@/parts/useDraftSettings';
 import { date } from '@/words/format';
 import { percent } from '@/core/text/percent';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { beginWeaning, endWeaning, takeWeaningStep } from '@/book/write/weaning';
 
 /** A curve that leaves the first half of the way to a quarter of the power. */
@@ -41,7 +41,7 @@ export function WeaningGuide({
         number={number}
         title="The way back to linear"
         actions={
-          <Button onClick={() => void beginWeaning().then((reply) => told(reply, 'The plan begins'))}>
+          <Button onClick={() => void beginWeaning().then((reply) => notifyReply(reply, 'The plan begins'))}>
             Begin the plan
           </Button>
         }
@@ -81,7 +81,10 @@ function Plan({
 }) {
   const { state, smoothness } = view.weaning!;
   const end = (
-    <Button look="quiet" onClick={() => void endWeaning().then((reply) => told(reply, 'The plan is ended'))}>
+    <Button
+      look="quiet"
+      onClick={() => void endWeaning().then((reply) => notifyReply(reply, 'The plan is ended'))}
+    >
       End the plan
     </Button>
   );
@@ -110,7 +113,9 @@ function Plan({
           {state.kind === 'go' && (
             <Button
               look="next"
-              onClick={() => void takeWeaningStep().then((reply) => told(reply, 'One step nearer to linear'))}
+              onClick={() =>
+                void takeWeaningStep().then((reply) => notifyReply(reply, 'One step nearer to linear'))
+              }
             >
               Take the step
             </Button>

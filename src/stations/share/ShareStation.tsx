@@ -11,7 +11,7 @@ import { saveRoad } from '@/book/write/roads';
 import { saveBase, saveCar, saveTitle } from '@/book/write/titles';
 import type { Reply } from '@/book/write/reply';
 import { readChosen } from '@/parts/readChosen';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { FileInput } from '@/ui/FileInput';
@@ -40,7 +40,7 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
     else notify(`Nothing was changed. ${read.problems.map(describeProblem).join(' ')}`, 'fault');
   };
   const take = async (wanted: SharedThing[]) => {
-    for (const item of wanted) if (!told(await takeOver(pack!, item))) return router.refresh();
+    for (const item of wanted) if (!notifyReply(await takeOver(pack!, item))) return router.refresh();
     notify(`${wanted.length === 1 ? wanted[0]!.name : `${wanted.length} of them`} can be chosen now`);
     router.refresh();
   };

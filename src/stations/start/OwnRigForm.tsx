@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { CAR_CLASSES } from '@/catalog/carClasses';
 import { DRIVES } from '@/core/rig/rigSpec';
 import { SHAPES } from '@/core/titles/startingShapes';
-import type { Mover } from '@/devices/wiggle';
+import type { Mover } from '@/devices/axisMovement';
 import { begin } from '@/book/write/beginning';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { NumberField, SelectField, TextField } from '@/ui/fields';
 
@@ -64,7 +64,7 @@ export function OwnRigForm({ mover, titles, cars }: Props) {
       title: title.startsWith(ANOTHER) ? { name: titleName, shape: classOf(title) } : { id: title },
       car: car.startsWith(ANOTHER) ? { name: carName, className: classOf(car) } : { id: car },
     });
-    if (told(reply)) router.push(REASONS[reason].to);
+    if (notifyReply(reply)) router.push(REASONS[reason].to);
     setBusy(false);
   };
   return (

@@ -15,7 +15,7 @@ import { changeCombination } from '@/book/write/settings';
 import { makeRig } from '@/book/write/rigs';
 import { useMover } from '@/live/useMover';
 import { OwnRigForm } from './OwnRigForm';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 
 /** The first screen of an empty book: which rig is this, what is driven on it, and what for? */
 export function StartStation({
@@ -34,9 +34,9 @@ export function StartStation({
     });
     return () => cancelAnimationFrame(frame);
   }, [router]);
-  const go = async (make: Promise<Parameters<typeof told>[0]>, to: string) => {
+  const go = async (make: Promise<Parameters<typeof notifyReply>[0]>, to: string) => {
     setBusy(true);
-    if (told(await make)) router.push(to);
+    if (notifyReply(await make)) router.push(to);
     setBusy(false);
   };
   const simulate = (rig: SimulatedRigSpec) => {

@@ -12,7 +12,7 @@ import {
   type Hardware,
   type SetAxis,
 } from '@/core/settings/transferSettings';
-import type { Dialect } from '@/core/response/dialect';
+import type { MenuSchema } from '@/core/response/menuSchema';
 import { NumberField, SelectField } from '@/ui/fields';
 import type { BookView } from '@/book/model/bookView';
 import { CarriedList } from '@/parts/CarriedList';
@@ -230,7 +230,7 @@ function GivenFields({
   values,
   onChange,
 }: {
-  dialect: Dialect;
+  dialect: MenuSchema;
   values: FieldValues;
   onChange(values: FieldValues): void;
 }) {

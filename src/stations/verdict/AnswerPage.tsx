@@ -8,7 +8,7 @@ import { checkFile } from '@/book/judge/checkFile';
 import { settingNames } from '@/book/judge/trail';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView } from '@/book/model/experimentView';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { downloadText } from '@/ui/download';
 import { LinkButton } from '@/ui/LinkButton';
@@ -56,7 +56,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
   const words = settingWords(view);
   const why = `${QUESTION_WORDS[shown.question].ask} ${experimentSentence(view, shown)}.`.slice(0, 900);
   const say = (what: 'kept' | 'put back') =>
-    void decide(id, what, why).then((reply) => told(reply, what === 'kept' ? 'Kept' : 'Put back'));
+    void decide(id, what, why).then((reply) => notifyReply(reply, what === 'kept' ? 'Kept' : 'Put back'));
   const kept = isPairPlan(asked)
     ? `B: ${words.side(asked.b)}`
     : answer?.kind === 'best'
@@ -99,7 +99,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
               <Button
                 onClick={() =>
                   void rideOn(id, 2).then((reply) => {
-                    if (told(reply, 'Two more pairs, in an order drawn now')) router.push('/verdict');
+                    if (notifyReply(reply, 'Two more pairs, in an order drawn now')) router.push('/verdict');
                   })
                 }
               >

@@ -6,7 +6,7 @@ import { USUAL_PLAN } from '@/core/experiment/planRides';
 import { planSentence } from '@/book/judge/planSentence';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentLine, VerdictView } from '@/book/model/experimentView';
-import { useLookAgain } from '@/parts/useLookAgain';
+import { usePollRefresh } from '@/parts/usePollRefresh';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -81,7 +81,7 @@ const LOOK_MS = 2000;
 
 /** What the demo still works out, while it can be used already. */
 function Filling({ filling: { done, of } }: { filling: NonNullable<VerdictView['filling']> }) {
-  useLookAgain(true, LOOK_MS);
+  usePollRefresh(true, LOOK_MS);
   return (
     <div className="mt-8 max-w-md">
       <ProgressBar share={done / of} label="The demo’s evening">

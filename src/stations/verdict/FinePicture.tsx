@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback } from 'react';
-import { offeredApart } from '@/core/experiment/finePairs';
+import { offeredApart } from '@/core/experiment/jndStaircase';
 import type { FinePlan } from '@/core/experiment/plan';
 import { fine, settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';

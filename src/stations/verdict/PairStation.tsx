@@ -16,7 +16,7 @@ import { setMark } from '@/book/write/rides';
 import type { RideTrace } from '@/book/model/rideTrace';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { apartText } from '@/book/judge/tellRidesApart';
 import type { Pair, RidesToldApart } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
@@ -74,7 +74,7 @@ function Apart({ pair, apart, view }: { pair: Pair; apart: RidesToldApart; view:
                   to,
                   why: 'To tell which change did it.',
                 })),
-              ).then((reply) => told(reply, 'Set: ride now'))
+              ).then((reply) => notifyReply(reply, 'Set: ride now'))
             }
           >
             Set it so
@@ -117,7 +117,7 @@ function Decide({
             look="next"
             onClick={() =>
               void setMark(pair.b.id, 'A').then((reply) =>
-                told(reply, 'Kept: this ride is the A of the next comparison'),
+                notifyReply(reply, 'Kept: this ride is the A of the next comparison'),
               )
             }
           >
@@ -142,7 +142,9 @@ function Decide({
           title={`Or put back: ${change.what}`}
           actions={
             <Button
-              onClick={() => void putBack(change.id).then((reply) => told(reply, `Put back: ${change.what}`))}
+              onClick={() =>
+                void putBack(change.id).then((reply) => notifyReply(reply, `Put back: ${change.what}`))
+              }
             >
               Put back
             </Button>
@@ -191,7 +193,10 @@ function NoPair({ view }: { view: BookView }) {
               {moment(ride.atMs)}, {roadName(ride.road, view.roads)}
             </span>
             {(['A', 'B'] as const).map((mark) => (
-              <Button key={mark} onClick={() => void setMark(ride.id, mark).then((reply) => told(reply))}>
+              <Button
+                key={mark}
+                onClick={() => void setMark(ride.id, mark).then((reply) => notifyReply(reply))}
+              >
                 Make it {mark}
               </Button>
             ))}

@@ -22,7 +22,7 @@ import { askableSettings } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
 import type { VerdictView } from '@/book/model/experimentView';
 import { Choice } from '@/parts/Choice';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { NumberField, SelectField } from '@/ui/fields';
@@ -114,7 +114,7 @@ export function PlanForm({
       stretch: way === 'here' ? stretch : null,
     });
     try {
-      const done = told(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
+      const done = notifyReply(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
       if (done) router.push(way === 'here' ? '/drive?do=verdict' : '/verdict');
     } catch (error) {
       notify(`Nothing was asked: ${reasonOf(error)}`, 'fault');

@@ -1,7 +1,7 @@
 import { HIGHEST_RATING, LOWEST_RATING } from '@/core/experiment/pairedRatings';
 import { rate } from '@/book/write/experiments';
 import type { ExperimentView } from '@/book/model/experimentView';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';
 
@@ -28,7 +28,7 @@ export function RateStep({ open, number }: { open: ExperimentView; number: numbe
               className="!px-3"
               onClick={() =>
                 void rate({ id, place: unrated, ratings: { [dimension]: n } }).then((reply) =>
-                  told(reply, `Ride ${unrated + 1} rated ${n}`),
+                  notifyReply(reply, `Ride ${unrated + 1} rated ${n}`),
                 )
               }
             >

@@ -1,7 +1,7 @@
 'use client';
 
 import { isPairPlan, settingsOf, type Said } from '@/core/experiment/plan';
-import { toldEnough } from '@/core/experiment/finePairs';
+import { toldEnough } from '@/core/experiment/jndStaircase';
 import { endEarly, lookNow, sayAnswer } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experimentWords';
 import { planSentence } from '@/book/judge/planSentence';
@@ -11,8 +11,8 @@ import { trackOf } from '@/book/judge/trackOf';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, OwnSpread, ShownStep } from '@/book/model/experimentView';
 import { RoadLine } from '@/parts/RoadLine';
-import { told } from '@/parts/told';
-import { useLookAgain } from '@/parts/useLookAgain';
+import { notifyReply } from '@/parts/notifyReply';
+import { usePollRefresh } from '@/parts/usePollRefresh';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -36,7 +36,7 @@ export function RideGuide({
   spread: OwnSpread;
 }) {
   const { asked, step, elsewhere } = open;
-  useLookAgain(asked.way === 'helper' && step.kind === 'ride' && !step.isLoaded);
+  usePollRefresh(asked.way === 'helper' && step.kind === 'ride' && !step.isLoaded);
   const words = settingWords(view);
   const names = settingNames(view, settingsOf(asked));
   // The steps that stand before one, and so its number.
@@ -64,7 +64,9 @@ export function RideGuide({
               number={looks}
               title="Look before the end"
               actions={
-                <Button onClick={() => void lookNow(open.id).then((reply) => told(reply))}>Look now</Button>
+                <Button onClick={() => void lookNow(open.id).then((reply) => notifyReply(reply))}>
+                  Look now
+                </Button>
               }
             >
               Whoever looks after a pair may stop at a lucky one: from then on a claim has to be surer, at the
@@ -143,7 +145,7 @@ function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof set
 function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentView; step: ShownStep }) {
   const answer = (said: Said) =>
     sayAnswer({ id: open.id, place: step.kind === 'over' ? 0 : step.place, said }).then(
-      (reply) => void told(reply),
+      (reply) => void notifyReply(reply),
     );
   if (step.kind === 'over') return null;
   if (step.kind === 'answer')
@@ -172,7 +174,7 @@ const isToldBroken = ({ question, answers }: ExperimentView) => question === 'fi
 
 function End({ open }: { open: ExperimentView }) {
   return (
-    <Button onClick={() => void endEarly(open.id).then((reply) => told(reply))}>
+    <Button onClick={() => void endEarly(open.id).then((reply) => notifyReply(reply))}>
       {open.question === 'change' && open.ridden > 0
         ? 'End here and compare'
         : isToldBroken(open)

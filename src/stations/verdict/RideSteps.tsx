@@ -10,7 +10,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
 import { bookTrial, takeLogs } from '@/book/write/experiments';
 import { saveSlot } from '@/parts/saveSlot';
-import { told } from '@/parts/told';
+import { notifyReply } from '@/parts/notifyReply';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
@@ -57,7 +57,7 @@ export function Simulated({
   values: NonNullable<RideStep['values']>;
 }) {
   const { progress, start, cancel } = useSimulatedRide(withSettings(view, values), async (rideId) => {
-    told(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }));
+    notifyReply(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }));
   });
   const isElsewhere = open.trackId !== view.trackId;
   return (
@@ -101,7 +101,7 @@ export function Driven({ view, open, step }: { view: BookView; open: ExperimentV
   const { asked } = open;
   const book = async (outcome: TrialOutcome) => {
     setBusy(true);
-    told(await bookTrial({ id: open.id, place: step.place, outcome }));
+    notifyReply(await bookTrial({ id: open.id, place: step.place, outcome }));
     setBusy(false);
   };
   const isBlind = step.values === null;
@@ -165,7 +165,9 @@ export function Driven({ view, open, step }: { view: BookView; open: ExperimentV
         <span className="mt-3 flex flex-wrap gap-2">
           <LinkButton href="/ride">Take logs in</LinkButton>
           <Button
-            onClick={() => void takeLogs(open.id).then((reply) => told(reply, 'Logs matched by their time'))}
+            onClick={() =>
+              void takeLogs(open.id).then((reply) => notifyReply(reply, 'Logs matched by their time'))
+            }
           >
             Match the logs
           </Button>

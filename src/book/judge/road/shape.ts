@@ -1,5 +1,5 @@
 import type { AxisName } from '@/core/axes/axes';
-import { responseParameterOf } from '@/core/response/dialect';
+import { responseParameterOf } from '@/core/response/menuSchema';
 import { keyText, LAYERS, POINTS_FIELD } from '@/core/settings/setting';
 import { valueText } from '@/core/settings/trail';
 import { capital } from '@/words/format';

@@ -6,10 +6,10 @@ import { describeProblem, reasonOf } from '@/core/problem';
 import { listCombinations } from '@/data/combination';
 import type { Database } from '@/data/database';
 import { listRigs } from '@/data/rigs';
-import { hereIn } from './here';
+import { contextIn } from './requestContext';
 import { readBook } from './readBook';
 import type { Combination } from '@/core/settings/scope';
-import { breath } from '@/data/breath';
+import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 
 /**
  * Reads a book as its pages would, combination by combination, so that what cannot be shown is found before it takes the
@@ -17,7 +17,7 @@ import { breath } from '@/data/breath';
  * @param progress is told how many of them were looked at; where it throws, the looking ends
  * @throws Error that says which part of it could not be shown, and why
  */
-export async function lookThrough(
+export async function verifyBackup(
   db: Database,
   progress: (done: number, of: number) => void = () => undefined,
 ): Promise<void> {
@@ -34,7 +34,7 @@ export async function lookThrough(
       what = `${one.titleId} with ${one.carId}, ${one.driver}`;
       await look(db, one);
       progress(i + 1, known.length);
-      await breath();
+      await yieldToEventLoop();
     }
   } catch (error) {
     const issue = error instanceof z.ZodError ? error.issues[0] : undefined;
@@ -44,6 +44,6 @@ export async function lookThrough(
 }
 
 async function look(book: Database, at: Combination | null): Promise<void> {
-  const here = await hereIn(book, at);
+  const here = await contextIn(book, at);
   if (here) await readBook(here);
 }

@@ -12,7 +12,7 @@ import { refused, type Reply } from './reply';
  * Opens another combination, inside a command. What is not said stays as it is, and on another rig as it was left there.
  * @param now where the asking browser is
  */
-export async function openInside(
+export async function openInTransaction(
   book: Database,
   now: Combination | null,
   to: { [Key in keyof Combination]?: Combination[Key] | undefined },

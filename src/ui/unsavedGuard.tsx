@@ -15,7 +15,7 @@ interface Leaving {
 const useLeaving = create<Leaving>(() => ({ unkept: null, go: null }));
 
 /** While there is something that isn't kept, whoever goes elsewhere or closes the page is asked first. */
-export function useLeaveWarning(unkept: string | null) {
+export function useUnsavedGuard(unkept: string | null) {
   useEffect(() => {
     if (unkept === null) return;
     useLeaving.setState({ unkept });
@@ -27,7 +27,7 @@ export function useLeaveWarning(unkept: string | null) {
       if (!link) return;
       event.preventDefault();
       event.stopPropagation();
-      leave(() => (link.isConnected ? link.click() : window.location.assign(link.href)));
+      leaveGuarded(() => (link.isConnected ? link.click() : window.location.assign(link.href)));
     };
     window.addEventListener('beforeunload', onUnload);
     // Before the router, which follows links by itself.
@@ -41,7 +41,7 @@ export function useLeaveWarning(unkept: string | null) {
 }
 
 /** Goes elsewhere, or asks first. */
-export function leave(go: () => void) {
+export function leaveGuarded(go: () => void) {
   if (useLeaving.getState().unkept === null) go();
   else useLeaving.setState({ go });
 }
@@ -59,7 +59,7 @@ function followed(event: MouseEvent): HTMLAnchorElement | null {
 }
 
 /** Asks whether what isn't kept is to be left behind. */
-export function LeaveDialog() {
+export function UnsavedDialog() {
   const { unkept, go } = useLeaving();
   const stay = () => useLeaving.setState({ go: null });
   return (

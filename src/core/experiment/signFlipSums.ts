@@ -4,7 +4,7 @@
  * @param columns as many flips as 2^(columns − 1); each holds one value a row, all alike in length
  * @param visit hears the sums of each flip; they are changed afterwards
  */
-export function eachFlip(
+export function signFlipSums(
   columns: readonly Float64Array[],
   visit: (sums: Float64Array, flip: number) => void,
 ): void {

@@ -14,7 +14,7 @@ export interface Series {
  * @returns the index of the candidate whose correlation with the axis is closest to ±1 and at least 0.995; `null` where
  *   the axis hardly moved or nothing goes with it
  */
-export function findTwin(axis: Series, candidates: readonly Series[]): number | null {
+export function matchRawField(axis: Series, candidates: readonly Series[]): number | null {
   if (axis.values.length < LEAST_SAMPLES || movedShare(axis) < LEAST_MOVED) return null;
   const likeness = candidates.map((candidate) => Math.abs(correlation(axis.values, candidate.values)));
   const best = likeness.reduce((a, b, i) => (b > (likeness[a] ?? 0) ? i : a), 0);

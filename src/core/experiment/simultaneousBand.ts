@@ -1,4 +1,4 @@
-import { eachFlip, flipsOf, SAME, strengthOf } from './eachFlip';
+import { signFlipSums, flipsOf, SAME, strengthOf } from './signFlipSums';
 import { LEAST_PAIRS } from './signFlips';
 
 /** B − A along the road. */
@@ -20,7 +20,7 @@ const MISSED = 0.05;
  * O(2^(K−1)·bins); 8 pairs of 340 bins take 10 ms.
  * @param pairs the curve of A and of B in each pair, all of the same length; at most 16
  */
-export function bandOf(pairs: readonly { a: ArrayLike<number>; b: ArrayLike<number> }[]): Band {
+export function simultaneousBand(pairs: readonly { a: ArrayLike<number>; b: ArrayLike<number> }[]): Band {
   const bins = pairs.length === 0 ? 0 : Math.min(...pairs.flatMap(({ a, b }) => [a.length, b.length]));
   const rows = pairs.map(({ a, b }) => Float64Array.from({ length: bins }, (_, i) => b[i]! - a[i]!));
   const count = rows.length;
@@ -45,7 +45,7 @@ export function bandOf(pairs: readonly { a: ArrayLike<number>; b: ArrayLike<numb
 function criticalReach(rows: readonly Float64Array[], squares: Float64Array): number {
   const count = rows.length;
   const strongest = new Float64Array(flipsOf(count));
-  eachFlip(rows, (sums, flip) => {
+  signFlipSums(rows, (sums, flip) => {
     let most = 0;
     for (let i = 0; i < sums.length; i++) most = Math.max(most, strengthOf(sums[i]!, squares[i]!, count));
     strongest[flip] = most;

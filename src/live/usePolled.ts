@@ -4,7 +4,7 @@ import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 
 /** Renders again at a steady pace, with the result of a look at something that lives outside React. */
-export function useTicking<T>(look: () => T, everyMs: number): T {
+export function usePolled<T>(look: () => T, everyMs: number): T {
   const [seen, setSeen] = useState(look);
   useEffect(() => {
     const timer = setInterval(() => {

@@ -1,6 +1,6 @@
 import { carById, trackById } from '@/catalog/find';
 import type { LiveFrame, LivePlan } from '@/core/driving/liveDrive';
-import { driveIn } from './driveIn';
+import { driveWorkerClient } from './driveWorkerClient';
 import type { ToDrive } from './drive.worker';
 import { WorkerFailed } from './startedWorker';
 import { BY_ITSELF } from '@/core/driving/shifting';
@@ -50,7 +50,7 @@ afterEach(() => {
 function begin() {
   const fake = fakeWorker();
   const faults: string[] = [];
-  const drive = driveIn(
+  const drive = driveWorkerClient(
     fake.worker,
     plan,
     null,

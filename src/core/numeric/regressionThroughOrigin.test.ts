@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { slopesOfParts, slopeThroughZero, type Pair } from './throughZero';
+import { slopesOfParts, regressionThroughOrigin, type Pair } from './regressionThroughOrigin';
 
 const x = fc.double({ min: 0.1, max: 10, noNaN: true });
 
@@ -7,7 +7,7 @@ it('finds the slope of what lies on a line, and the least squares of what does n
   fc.assert(
     fc.property(x, fc.array(x, { minLength: 6, maxLength: 40 }), (slope, xs) => {
       const pairs = xs.map((at): Pair => [at, slope * at]);
-      expect(slopeThroughZero(pairs)).toBeCloseTo(slope, 9);
+      expect(regressionThroughOrigin(pairs)).toBeCloseTo(slope, 9);
       for (const one of slopesOfParts(pairs, 3)) expect(one).toBeCloseTo(slope, 9);
     }),
   );
@@ -17,7 +17,7 @@ it('finds the slope of what lies on a line, and the least squares of what does n
     [-1, 3],
   ];
   const sum = (k: number) => pairs.reduce((all, [at, y]) => all + (y - k * at) ** 2, 0);
-  const best = slopeThroughZero(pairs);
+  const best = regressionThroughOrigin(pairs);
   expect(sum(best)).toBeLessThan(Math.min(sum(best + 1e-3), sum(best - 1e-3)));
 });
 

@@ -7,7 +7,7 @@ const COLON = /\s*:/y;
  * @param json JSON that has been parsed already
  * @returns the key and its line, or `null`
  */
-export function keyTwice(json: string): { key: string; row: number } | null {
+export function duplicateJsonKey(json: string): { key: string; row: number } | null {
   const open: (Set<string> | null)[] = [];
   for (const token of json.matchAll(TOKEN)) {
     const sign = token[0];

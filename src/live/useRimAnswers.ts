@@ -5,7 +5,7 @@ import type { DeviceSource } from '@/devices/source';
 import type { Answer, TaughtButtons } from './answerButtons';
 
 /** Hears what the rim's buttons say while something is driven; a held pedal says nothing there. */
-export function useSaid(
+export function useRimAnswers(
   source: DeviceSource,
   meaning: TaughtButtons['meaning'],
   onSaid: (said: Answer) => void,

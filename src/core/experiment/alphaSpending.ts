@@ -11,4 +11,4 @@ const SPENT = 0.08;
  * a few looks) eight pairs claim from nothing in 7 of 100 evenings and twelve in 9; with .02 or .08 over the pairs, whichever
  * is less, 2 to 16 pairs stay at 4 or below (4,000 evenings each). Riding on twice at .005 after the planned end adds less than 1.
  */
-export const levelOfLooks = (pairs: number): number => Math.min(MOST_PER_LOOK, SPENT / pairs);
+export const levelPerLook = (pairs: number): number => Math.min(MOST_PER_LOOK, SPENT / pairs);

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { contentKey, remember } from './remember';
+import { contentKey, memoize } from './memoize';
 
 it('answers as the function itself does, whatever is asked in whichever order', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 0, max: 9 })), fc.integer({ min: 1, max: 4 }), (asked, most) => {
-      const square = remember((n: number) => [n * n], String, most);
+      const square = memoize((n: number) => [n * n], String, most);
       for (const n of asked) expect(square(n)).toEqual([n * n]);
     }),
   );
@@ -12,14 +12,14 @@ it('answers as the function itself does, whatever is asked in whichever order', 
 
 it('works out again only what was asked for longest ago', () => {
   const worked: number[] = [];
-  const same = remember((n: number) => (worked.push(n), n), String, 2);
+  const same = memoize((n: number) => (worked.push(n), n), String, 2);
   for (const n of [1, 2, 1, 3, 1, 2]) same(n);
   expect(worked).toEqual([1, 2, 3, 2]);
 });
 
 it('a function that throws is asked anew', () => {
   let fails = true;
-  const once = remember(
+  const once = memoize(
     () => {
       if (fails) throw new Error('not yet');
       return 1;

@@ -8,7 +8,7 @@ export type PairOrder = 'AB' | 'BA';
  * binomial: up to .145 instead of .038).
  * @param draw 0 or 1, each as likely; a blind test takes it from the system, so that nobody can work it out
  */
-export function coinOrders(pairs: number, draw: () => 0 | 1): PairOrder[] {
+export function randomizedOrders(pairs: number, draw: () => 0 | 1): PairOrder[] {
   return Array.from({ length: pairs }, () => (draw() === 0 ? 'AB' : 'BA'));
 }
 

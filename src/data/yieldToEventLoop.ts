@@ -14,7 +14,7 @@ let lastAt = 0;
  * its beginning to its end, or, with one turn after each of them, by a statement for every step in which a page is drawn.
  * Of many who ask at once each goes on in a turn of its own.
  */
-export function breath(): Promise<void> {
+export function yieldToEventLoop(): Promise<void> {
   last = last.then(untilQuiet);
   return last;
 }

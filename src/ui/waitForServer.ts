@@ -15,7 +15,7 @@ function isForPage(input: RequestInfo | URL, init: RequestInit | undefined): boo
  * @param onAway is told `true` when somebody begins to wait, `false` when the server answers again
  * @returns takes it back
  */
-export function standFast(onAway: (isAway: boolean) => void): () => void {
+export function waitForServer(onAway: (isAway: boolean) => void): () => void {
   const plain = window.fetch;
   const answers = () =>
     plain(PROBE, { method: 'HEAD', cache: 'no-store' }).then(

@@ -8,7 +8,7 @@ import { listRigs } from '@/data/rigs';
 import { combinationOf, HERE_COOKIE, HERE_MAX_AGE_S, hereText } from '../model/here';
 
 /** Where somebody is: which book, which combination of it, and its rig. Every reader and command is told, none looks it up. */
-export interface Here {
+export interface RequestContext {
   book: Database;
   combination: Combination;
   rig: Rig;
@@ -32,7 +32,7 @@ export async function openInBrowser(combination: Combination): Promise<void> {
  * The place that a browser asks for in a book. One that asks for none, or for one that the book does not know (another book
  * took its place), is where the book was left last; `null` where no rig is in it yet.
  */
-export async function hereIn(book: Database, asked: Combination | null): Promise<Here | null> {
+export async function contextIn(book: Database, asked: Combination | null): Promise<RequestContext | null> {
   const combination = asked && (await isKnown(book, asked)) ? asked : await lastOpened(book);
   const rig = combination && (await listRigs(book)).find(({ id }) => id === combination.rigId);
   return combination && rig ? { book, combination, rig } : null;

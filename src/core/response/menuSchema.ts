@@ -18,7 +18,7 @@ export type PlainMap =
   | { kind: 'gain'; of: string }
   | { kind: 'torque'; of: string };
 
-export interface DialectField {
+export interface MenuField {
   key: string;
   label: string;
   min: number;
@@ -32,10 +32,10 @@ export interface DialectField {
   apart?: true;
 }
 
-export interface Dialect {
+export interface MenuSchema {
   name: string;
   axis: string;
-  fields: DialectField[];
+  fields: MenuField[];
 }
 
 /** The canonical parameters that make a response; a field may also speak of something else, by its name. */
@@ -62,7 +62,7 @@ export function responseParameterOf(maps: FieldMap): ResponseParameter | null {
 }
 
 /** Canonical number behind a menu value: d, s, γ or k. */
-export function toCanonical(field: DialectField, value: number): number {
+export function toCanonical(field: MenuField, value: number): number {
   const maps = field.maps;
   switch (maps.kind) {
     case 'deadzone-amount':
@@ -85,7 +85,7 @@ export function toCanonical(field: DialectField, value: number): number {
 }
 
 /** Menu value for a canonical number, not yet on the field's grid. */
-export function fromCanonical(field: DialectField, canonical: number): number {
+export function fromCanonical(field: MenuField, canonical: number): number {
   const maps = field.maps;
   switch (maps.kind) {
     case 'deadzone-amount':
@@ -114,7 +114,7 @@ export type Rounding = 'nearest' | 'atLeast' | 'atMost';
 const ON_GRID = 1e-6;
 
 /** The field's own grid value (min, min + step, … max) for a canonical number, rounded as asked. */
-export function gridValue(field: DialectField, canonical: number, rounding: Rounding = 'nearest'): number {
+export function gridValue(field: MenuField, canonical: number, rounding: Rounding = 'nearest'): number {
   const position = (fromCanonical(field, canonical) - field.min) / field.step;
   const rising = toCanonical(field, field.max) >= toCanonical(field, field.min);
   const up = (rounding === 'atLeast') === rising;
@@ -128,18 +128,18 @@ export function gridValue(field: DialectField, canonical: number, rounding: Roun
 }
 
 /** How many values the field's grid has: min, min + step, … max. */
-export function gridCount(field: Pick<DialectField, 'min' | 'max' | 'step'>): number {
+export function gridCount(field: Pick<MenuField, 'min' | 'max' | 'step'>): number {
   return Math.floor((field.max - field.min) / field.step + ON_GRID) + 1;
 }
 
 /** Grid value number `index`, clipped to the field; written with the step's own decimals. */
-export function gridPoint(field: Pick<DialectField, 'min' | 'max' | 'step'>, index: number): number {
+export function gridPoint(field: Pick<MenuField, 'min' | 'max' | 'step'>, index: number): number {
   const clipped = Math.min(gridCount(field) - 1, Math.max(0, index));
   return Number((field.min + clipped * field.step).toFixed(decimalsOf(field)));
 }
 
 /** Decimals that a value of this field is written with. */
-export function decimalsOf(field: Pick<DialectField, 'min' | 'step'>): number {
+export function decimalsOf(field: Pick<MenuField, 'min' | 'step'>): number {
   return Math.max(decimals(field.step), decimals(field.min));
 }
 

@@ -1,4 +1,4 @@
-import { breath } from './breath';
+import { yieldToEventLoop } from './yieldToEventLoop';
 
 const turn = () => new Promise<void>((resolve) => setImmediate(resolve));
 const work = (ms: number) => {
@@ -18,7 +18,7 @@ it('a page that is drawn in many turns waits for some statements, not for one at
   while (!isDrawn) {
     work(5);
     statements++;
-    await breath();
+    await yieldToEventLoop();
   }
   await page;
   expect(statements).toBeLessThan(20);
@@ -33,7 +33,7 @@ it('however busy the others are, it goes on in the end, and of many each in its 
     }
   })();
   const order: number[] = [];
-  await Promise.all([1, 2, 3].map((n) => breath().then(() => order.push(n))));
+  await Promise.all([1, 2, 3].map((n) => yieldToEventLoop().then(() => order.push(n))));
   isOver = true;
   await busy;
   expect(order).toEqual([1, 2, 3]);

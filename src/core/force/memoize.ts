@@ -2,7 +2,7 @@
  * A pure function that keeps its newest answers: whoever asks the same again need not wait.
  * @param keyOf equal only where the answers are; @param most answers kept, those asked for longest ago go first
  */
-export function remember<A extends unknown[], R>(
+export function memoize<A extends unknown[], R>(
   work: (...args: A) => R,
   keyOf: (...args: A) => string,
   most: number,

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
-import { coinOrders, seededCoin } from './coinOrders';
+import { randomizedOrders, seededCoin } from './randomizedOrders';
 import { nextStep, pairedSides, type Course } from './course';
-import { finePairs, noticedFinely, offeredApart, sidesApart } from './finePairs';
+import { jndStaircase, noticedFinely, offeredApart, sidesApart } from './jndStaircase';
 import { JND_PER_SIGMA } from './finder/answers';
 import { MOST_NOTICED } from './justNoticeable';
 import { planSchema, sidesOfPlan, type FinePlan, type Said } from './plan';
@@ -16,7 +16,7 @@ const planAt = (at: number, max = 60): FinePlan => ({
 
 const courseFrom = (plan: FinePlan, seed: number): Course => ({
   plan,
-  orders: coinOrders(MOST_NOTICED, seededCoin(seed)),
+  orders: randomizedOrders(MOST_NOTICED, seededCoin(seed)),
   trials: [],
   answers: [],
 });
@@ -93,16 +93,16 @@ it('which was named does not depend on the order, and what was noticed otherwise
   });
   const up = planAt(10);
   // The ride of B has more where B lies above what is set, else that of A.
-  expect(finePairs(up, ['AB', 'BA'], [said(1, {}), said(0, {})])).toEqual([
+  expect(jndStaircase(up, ['AB', 'BA'], [said(1, {}), said(0, {})])).toEqual([
     { place: 0, apart: 5, isRight: false },
     { place: 1, apart: 5, isRight: true },
   ]);
-  expect(finePairs(planAt(50), ['AB', 'BA'], [said(0, {}), said(1, {})]).map((p) => p.isRight)).toEqual([
+  expect(jndStaircase(planAt(50), ['AB', 'BA'], [said(0, {}), said(1, {})]).map((p) => p.isRight)).toEqual([
     true,
     false,
   ]);
   expect(
-    finePairs(
+    jndStaircase(
       up,
       ['AB', 'AB', 'AB'],
       [said(0, { answer: 'none', noticed: true }), said(1, { noticed: true }), said(2, { answer: 'none' })],

@@ -7,16 +7,16 @@ import { steeringDegrees } from '@/core/axes/steeringAngle';
 import { rotationFacts, seePreflight, type Sights } from '@/core/ready/preflight';
 import type { BookView } from '@/book/model/bookView';
 import { latestRaw, movedAxes, useLiveRig } from './liveRig';
-import { useTicking } from './useTicking';
+import { usePolled } from './usePolled';
 
 const LOOK_EVERY_MS = 250;
 
 /** What the software sees of the pre-flight on the live device, looked at four times a second. */
-export function useSights(view: Pick<BookView, 'axes' | 'rig' | 'ready'>): Sights {
+export function useLivePreflight(view: Pick<BookView, 'axes' | 'rig' | 'ready'>): Sights {
   const source = useLiveRig((live) => live.source);
   const state = useLiveRig((live) => live.state);
   const look = useCallback(() => sightsNow(view, source !== null && state === 'live'), [view, source, state]);
-  return useTicking(look, LOOK_EVERY_MS);
+  return usePolled(look, LOOK_EVERY_MS);
 }
 
 function sightsNow({ axes, rig, ready }: Pick<BookView, 'axes' | 'rig' | 'ready'>, isLive: boolean): Sights {

@@ -26,7 +26,7 @@ export interface StartedDrive {
  * @param onFrame hears the newest moment, some 250 times a second
  * @param onFault hears that the worker broke down: nothing more comes from it
  */
-export function driveIn(
+export function driveWorkerClient(
   worker: Worker,
   plan: LivePlan,
   chain: ForceChain | null,

@@ -1,4 +1,4 @@
-import { sidesOf, type PairOrder } from './coinOrders';
+import { sidesOf, type PairOrder } from './randomizedOrders';
 import { justNoticeable, MOST_NOTICED, type JustNoticeable } from './justNoticeable';
 import { LEAST_PAIRS } from './noticed';
 import type { Answer, FinePlan, Side } from './plan';
@@ -41,7 +41,7 @@ export const toldEnough = (answers: readonly Answer[]): boolean =>
   answers.filter(({ said }) => said.kind === 'pair' && !said.noticed).length >= LEAST_PAIRS;
 
 /** The pairs that were answered; what was noticed otherwise tells nothing of the feel. */
-export function finePairs(
+export function jndStaircase(
   plan: FinePlan,
   orders: readonly PairOrder[],
   answers: readonly Answer[],
@@ -69,7 +69,7 @@ export function noticedFinely(
   const { min, max } = plan.setting;
   const range = max - min;
   const told = justNoticeable(
-    finePairs(plan, orders, answers).map(({ apart, isRight }) => ({ apart: apart / range, isRight })),
+    jndStaircase(plan, orders, answers).map(({ apart, isRight }) => ({ apart: apart / range, isRight })),
     offeredApart(plan).map((apart) => apart / range),
   );
   const isEnough = told.next === null || answers.length >= MOST_NOTICED;
