@@ -50,6 +50,7 @@ const config = {
   // By itself it leaves one core idle: on two, that is half of them.
   maxWorkers: '100%',
   globalSetup: '<rootDir>/scripts/jestSetup.mjs',
+  testSequencer: '<rootDir>/scripts/longFirst.mjs',
   // One limit for all: a machine that is busy, five times slower, is no fault of the code; a test that hangs is still ended.
   testTimeout: 300_000,
   projects: [

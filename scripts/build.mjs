@@ -1,8 +1,7 @@
-import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { progressBar } from './progress.mjs';
-import { root, runTool } from './run.mjs';
+import { root, runToolBeside } from './run.mjs';
 import { hashOf } from './sources.mjs';
 import { ensureWorkers } from './workers.mjs';
 
@@ -26,38 +25,26 @@ const STAGES = [
 ];
 
 /**
- * Builds the application where anything that goes into it has changed since the last build.
- * @param isShown with a bar, and without what the build says by itself
+ * Builds the application where anything that goes into it has changed since the last build. What the build says by itself
+ * is shown where it fails.
+ * @param isShown with a bar, for whoever waits for the program to start
  */
 export async function ensureBuilt({ isShown = false } = {}) {
   await ensureWorkers();
   const stamp = hashOf(INPUTS);
   if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return;
-  if (isShown) await builtWithBar();
-  else {
-    process.stderr.write('Building (once per change)…\n');
-    runTool('next/dist/bin/next', ['build'], { stdout: 'stderr', env: { NEXT_TELEMETRY_DISABLED: '1' } });
-  }
-  writeFileSync(stampFile, stamp);
-}
-
-async function builtWithBar() {
-  const bar = progressBar('Build (once per change)');
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
-    cwd: root,
-    stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-  });
+  if (!isShown) process.stderr.write('Building (once per change)…\n');
+  const bar = isShown ? progressBar('Build (once per change)') : null;
   let said = '';
-  for (const stream of [child.stdout, child.stderr])
-    stream.on('data', (some) => {
+  const ended = runToolBeside('next/dist/bin/next', ['build'], {
+    env: { NEXT_TELEMETRY_DISABLED: '1' },
+    isQuiet: true,
+    onSaid(some) {
       said += some;
-      for (const [words, share] of STAGES) if (said.includes(words)) bar.at(share);
-    });
-  const status = await new Promise((resolve) => child.once('close', resolve));
-  if (status !== 0) {
-    process.stderr.write(`\n${said}`);
-    process.exit(status ?? 1);
-  }
-  bar.done();
+      for (const [words, share] of STAGES) if (said.includes(words)) bar?.at(share);
+    },
+  });
+  await ended();
+  bar?.done();
+  writeFileSync(stampFile, stamp);
 }

@@ -26,21 +26,37 @@ export function runTool(path, args, { flags = [], ...options } = {}) {
 
 /**
  * The same beside what goes on here: it is started at once, and what it said comes when it is waited for.
+ * @param isQuiet what it said comes only where it failed
+ * @param onSaid hears it as it comes
  * @returns a function that waits for its end, and stops this program where it failed
  */
-export function runToolBeside(path, args) {
+export function runToolBeside(path, args, { env = {}, isQuiet = false, onSaid } = {}) {
   const child = spawn(process.execPath, [`node_modules/${path}`, ...args], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
   });
   let said = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (some) => (said += some));
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (some) => {
+      said += some;
+      onSaid?.(String(some));
+    });
   const ended = new Promise((resolve) => child.once('close', resolve));
   return async () => {
     const status = await ended;
-    process.stderr.write(said);
+    if (!isQuiet || status !== 0) process.stderr.write(said);
     if (status !== 0) process.exit(status ?? 1);
   };
+}
+
+/** Works through tasks, two at a time: each keeps one processor busy. */
+export async function twoAtATime(tasks) {
+  const left = [...tasks];
+  const lane = async () => {
+    for (let task = left.shift(); task; task = left.shift()) await task();
+  };
+  await Promise.all([lane(), lane()]);
 }
 
 /** Runs the unit tests. */

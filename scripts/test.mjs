@@ -3,7 +3,8 @@ import { ensureBooks } from './books.mjs';
 import { ensureBuilt } from './build.mjs';
 import { ensureChromium, ensureInstalled } from './install.mjs';
 import { startPostgres } from './postgres.mjs';
-import { runJest, runTool, runToolBeside, steps } from './run.mjs';
+import { runJest, runTool, runToolBeside, steps, twoAtATime } from './run.mjs';
+import { ensureWorkers } from './workers.mjs';
 
 const { step, finish } = steps();
 
@@ -17,22 +18,20 @@ await step('database server', async () => {
   postgres = await startPostgres();
 });
 const around = { PEBBLE_WHOLE: '1', ...(postgres ? { TEST_DATABASE_URL: postgres.url } : {}) };
-// Each of these keeps one processor busy: those of a pair run side by side.
-await step('lint, layers, build', async () => {
-  const lint = runToolBeside('eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
-  await ensureBuilt();
-  const layers = ['--config', '.dependency-cruiser.mjs', 'src'];
-  runTool('dependency-cruiser/bin/dependency-cruise.mjs', layers);
-  runTool('knip/bin/knip.js', ['--no-progress']);
-  await lint();
-});
-await step('format, types, the books of the tests', async () => {
-  const format = runToolBeside('prettier/bin/prettier.cjs', ['--check', '.']);
-  const books = ensureBooks({ isExact: true });
-  runTool('typescript/bin/tsc', ['--noEmit']);
-  await books;
-  await format();
-});
+await ensureWorkers();
+const tool = (path, args) => () => runToolBeside(path, args)();
+// The longest first, so that both processors end at about the same time.
+await step('lint, layers, format, types, build, the books of the tests', () =>
+  twoAtATime([
+    tool('eslint/bin/eslint.js', ['.', '--max-warnings', '0']),
+    ensureBuilt,
+    () => ensureBooks({ isExact: true }),
+    tool('prettier/bin/prettier.cjs', ['--check', '.']),
+    tool('typescript/bin/tsc', ['--noEmit']),
+    tool('dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.mjs', 'src']),
+    tool('knip/bin/knip.js', ['--no-progress']),
+  ]),
+);
 await step('unit tests', () => runJest([], around));
 await step('browser tests', () =>
   runTool('@playwright/test/cli.js', ['test'], { env: { CHROMIUM: chromium, ...around } }),

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import axe from 'axe-core';
 import type { BookName } from '@/data/testing/bookForTests';
 import { expectations, hand, Locator, press as pressKeys, until } from './locator';
-import { windowOn } from './window';
+import { windowOn, type Saved } from './window';
 
 /** A page that is walked through, in the words of the browser's tests. */
 export interface Page extends Pick<Locator, 'getByRole' | 'getByText' | 'getByLabel' | 'locator'> {
@@ -12,7 +12,7 @@ export interface Page extends Pick<Locator, 'getByRole' | 'getByText' | 'getByLa
   reload(): Promise<void>;
   keyboard: { press(keys: string): Promise<void>; type(text: string): Promise<void> };
   /** The next file that it saves. */
-  saved(): Promise<{ name: string; text: string; path: string }>;
+  saved(): Promise<Saved & { path: string }>;
 }
 
 /** A test that walks through a copy of a book: what `it` does for a page of its own. */
@@ -36,7 +36,7 @@ export function walksOn(begins: BookName) {
       });
       taken++;
       const path = join(mkdtempSync(join(tmpdir(), 'saved-')), file.name);
-      writeFileSync(path, file.text);
+      writeFileSync(path, file.bytes);
       return { ...file, path };
     },
   };
@@ -125,9 +125,12 @@ export async function expectAccessible(_page: Page, place: string): Promise<void
   jestExpect([place, found]).toEqual([place, []]);
 }
 
-/** Driving in real time, so many times faster than the wall clock: there is no picture that has to follow. */
+/** From here on driving in real time goes so many times faster than the wall clock. */
+export const driveAt = (pace: number) => void Object.assign(globalThis, { pebbleDrivePace: pace });
+
+/** There is no picture that has to follow: it is driven fast. */
 export function driveFast() {
-  beforeAll(() => void Object.assign(globalThis, { pebbleDrivePace: 16 }));
+  beforeEach(() => driveAt(16));
 }
 
 const HURRY = 4;

@@ -208,15 +208,21 @@ class PageWorker extends EventTarget {
 /** What a page has saved. */
 export interface Saved {
   name: string;
+  bytes: Uint8Array;
   text: string;
 }
 
-async function savedText(href: string): Promise<Saved> {
-  if (href.startsWith('blob:')) return { name: '', text: await resolveObjectURL(href)!.text() };
+async function savedFrom(href: string): Promise<Saved> {
+  if (href.startsWith('blob:')) return saved('', await resolveObjectURL(href)!.arrayBuffer());
   const said = await answer(href);
   const name = /filename="([^"]+)"/.exec(said.headers.get('content-disposition') ?? '')?.[1] ?? '';
-  return { name, text: await said.text() };
+  return saved(name, await said.arrayBuffer());
 }
+const saved = (name: string, content: ArrayBuffer): Saved => ({
+  name,
+  bytes: new Uint8Array(content),
+  text: new TextDecoder().decode(content),
+});
 
 const FRAME_MS = 200;
 
@@ -233,7 +239,7 @@ const nothing: unknown = new Proxy(() => nothing, {
 
 /** A window on a book that was made before the tests; each test begins with a copy of its own. */
 export function windowOn(begins: BookName) {
-  const saved: Saved[] = [];
+  const files: Saved[] = [];
   let root: Root | null = null;
   beforeAll(() => {
     configure({
@@ -274,8 +280,8 @@ export function windowOn(begins: BookName) {
     });
     window.HTMLCanvasElement.prototype.getContext = () => nothing as never;
     const save = (link: HTMLAnchorElement) =>
-      savedText(link.href)
-        .then(({ name, text }) => saved.push({ name: link.download || name, text }))
+      savedFrom(link.href)
+        .then((file) => files.push({ ...file, name: link.download || file.name }))
         .catch(failed);
     document.addEventListener('click', (event) => {
       const link = (event.target as Element).closest<HTMLAnchorElement>('a[download], a[href^="/api/"]');
@@ -291,7 +297,7 @@ export function windowOn(begins: BookName) {
   });
   beforeEach(() => {
     faults.length = 0;
-    saved.length = 0;
+    files.length = 0;
     document.cookie = `${HERE_COOKIE}=; path=/; max-age=0`;
     localStorage.clear();
     sessionStorage.clear();
@@ -312,7 +318,7 @@ export function windowOn(begins: BookName) {
   // The last to be closed.
   const book = bookInMemory(begins, true);
   return {
-    saved,
+    saved: files,
     /** The same window on another copy of the book that the test began with. */
     async otherBook() {
       await book.again();

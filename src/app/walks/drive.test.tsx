@@ -1,4 +1,4 @@
-import { driveFast, expect, expectAccessible, walksOn } from '../testing/walk';
+import { driveAt, driveFast, expect, expectAccessible, walksOn } from '../testing/walk';
 
 const test = walksOn('begun');
 driveFast();
@@ -52,6 +52,8 @@ test('a setting is changed while driving: each value is a ride of its own, and l
   // What the wheel's force does is not felt here, and not offered.
   await expect(paddles.getByRole('option', { name: /Calming/ })).toHaveCount(0);
   await paddles.selectOption({ label: 'Brake ebb, a step up or down' });
+  // Slow enough for two pulls within two seconds of the ride.
+  driveAt(2);
   await page.getByRole('link', { name: 'Drive 3 laps' }).click();
   const ride = page.getByRole('main');
   await expect(ride).toHaveAttribute('data-drive', 'driving');
