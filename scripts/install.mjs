@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { progressBar } from './progress.mjs';
 import { root, run } from './run.mjs';
@@ -48,9 +48,12 @@ export function ensureInstalled({ isWhole = false } = {}) {
 export async function installToRun() {
   if (isInstalled(false)) return;
   const { packages } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
-  const expected = Object.values(packages).filter(({ dev, optional }) => !dev && !optional).length;
+  const needed = Object.keys(packages).filter(
+    (path) => path !== '' && !packages[path].dev && !packages[path].optional,
+  );
+  const arrived = () => needed.filter((path) => existsSync(join(root, path, 'package.json'))).length;
   const bar = progressBar('Packages (once)');
-  const look = setInterval(() => bar.at(Math.min(0.99, installedCount() / expected)), 500);
+  const look = setInterval(() => bar.at(Math.min(0.99, arrived() / needed.length)), 500);
   const child = spawn('npm', ci(false), {
     cwd: root,
     stdio: ['ignore', 2, 2],
@@ -61,14 +64,6 @@ export async function installToRun() {
   if (status !== 0) process.exit(status ?? 1);
   keepStamp(false);
   bar.done();
-}
-
-function installedCount() {
-  const names = (folder) => (existsSync(folder) ? readdirSync(folder) : []);
-  return names(modules).reduce(
-    (sum, name) => sum + (name.startsWith('@') ? names(join(modules, name)).length : 1),
-    0,
-  );
 }
 
 /** The browser that the tests drive: CHROMIUM, or a system's Chromium; installed from Debian's packages when root. */
