@@ -6,7 +6,7 @@ import type { MenuSchema, MenuField } from '@/core/response/menuSchema';
 export type AxisDialects = Record<ShapedAxis, MenuSchema>;
 
 /** A title that writes every axis alike; its steering may have fields beyond those. */
-export function sameOnEveryAxis(name: string, fields: MenuField[], steering: MenuField[] = []): AxisDialects {
+function sameOnEveryAxis(name: string, fields: MenuField[], steering: MenuField[] = []): AxisDialects {
   const on = (axis: ShapedAxis, own: MenuField[] = []): MenuSchema => ({
     name,
     axis: AXIS_WORDS[axis],

@@ -1,7 +1,7 @@
 import type { Arguments } from './arguments';
 
 /** What a command gives: the JSON for `--json`, and the same as a short table for people. */
-export interface Answer {
+interface Answer {
   json: unknown;
   table: string[][];
 }

@@ -2,7 +2,7 @@
  * What is wrong with an input, where, and what would be valid. Core functions that read outside data
  * return an {@link Outcome}; they throw only for programming errors.
  */
-export interface Place {
+interface Place {
   /** Line of the file, the first being 1, notes and header counted. */
   row?: number;
   column?: string;

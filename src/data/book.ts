@@ -9,7 +9,7 @@ import type { Database } from './database';
 const place = globalThis as typeof globalThis & { pebbleBook?: Promise<Book> };
 
 /** Folder of the data: PEBBLE_DATA, or the user's data folder of this system. */
-export function dataFolder(): string {
+function dataFolder(): string {
   const named = process.env['PEBBLE_DATA'];
   if (named) return named;
   const home = homedir();

@@ -39,7 +39,7 @@ const sealedSchema = z.object({
   files: filesSchema.nullable(),
 });
 /** The orders of a blind test that is not over. */
-export type Sealed = z.output<typeof sealedSchema>;
+type Sealed = z.output<typeof sealedSchema>;
 
 /** A question as it is stored. */
 export interface ExperimentRow extends Experiment {

@@ -22,7 +22,7 @@ export interface ReadRecording {
 }
 
 /** One recording of a backup that was read whole and judged. */
-export interface FoundRecording {
+interface FoundRecording {
   kind: 'capture' | 'ride';
   id: string;
   columns: Columns;

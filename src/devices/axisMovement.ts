@@ -7,7 +7,7 @@ export interface Mover extends Pick<Reading, 'device' | 'place'> {
 }
 
 /** An axis has moved when its reading has passed over this share of the range. */
-export const MOVED_ENOUGH = 0.3;
+const MOVED_ENOUGH = 0.3;
 /** Two that moved about as far as each other cannot be told apart by that. */
 const TIE = 0.85;
 /** A hat reported as an axis jumps between few values; an axis that is moved slowly passes many. */

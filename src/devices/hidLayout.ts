@@ -10,7 +10,7 @@ export interface HidField {
 }
 
 /** What the browser tells of a descriptor; a subset of WebHID's own types, so that a recorded one can drive tests. */
-export interface HidItem {
+interface HidItem {
   isConstant?: boolean | undefined;
   isArray?: boolean | undefined;
   isRange?: boolean | undefined;

@@ -57,7 +57,7 @@ export function readPlace(device: string, place: AxisPlace): number | undefined 
   return pad ? readPad(pad, place) : undefined;
 }
 
-export function readPad(pad: Gamepad, place: Exclude<AxisPlace, { kind: 'hid' }>): number | undefined {
+function readPad(pad: Gamepad, place: Exclude<AxisPlace, { kind: 'hid' }>): number | undefined {
   if (place.kind === 'axis') return pad.axes[place.index];
   if (place.kind === 'button') return pad.buttons[place.index]?.value;
   const pressed = place.indices.find((index) => pad.buttons[index]?.pressed);

@@ -6,7 +6,7 @@ export interface AxisRange {
 }
 
 /** Where samples come from. Everything above this contract is the same for a real wheel and a simulated one. */
-export interface DeviceInfo {
+interface DeviceInfo {
   id: string;
   label: string;
   kind: 'simulated' | 'real' | 'replay';

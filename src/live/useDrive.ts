@@ -14,7 +14,7 @@ import { startDrive } from '@/workers/startDrive';
 import { latestRaw } from './liveRig';
 
 /** What a page shows of a ride in real time; a moment of it is drawn from {@link Drive.frame}, never from here. */
-export interface DriveStatus {
+interface DriveStatus {
   state: LiveState;
   why: Stop | null;
   lap: number;

@@ -17,7 +17,7 @@ import { settingName } from '@/book/judge/trail';
 import { notifyReply } from './notifyReply';
 import { type Draft, withDraft } from '@/core/settings/withDraft';
 
-export interface DraftChange {
+interface DraftChange {
   key: SettingKey;
   from: SettingValue | null;
   to: SettingValue | null;

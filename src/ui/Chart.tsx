@@ -12,7 +12,7 @@ import type { Fetched } from './useFetched';
 /** Comes when somebody asks for the table behind a picture. */
 const Table = lazy(() => import('./Table').then((module) => ({ default: module.Table })));
 
-export interface ChartTable {
+interface ChartTable {
   columns: string[];
   rows: (string | number)[][];
 }

@@ -18,7 +18,7 @@ const OTHERS: Partial<Record<Role, string>> = {
 };
 
 /** What a role is called where one chooses it. */
-export const roleName = (role: Role): string => capital(OTHERS[role] ?? termOf(role) ?? role);
+const roleName = (role: Role): string => capital(OTHERS[role] ?? termOf(role) ?? role);
 
 const choices = (roles: readonly Role[]) => roles.map((value) => ({ value, name: roleName(value) }));
 

@@ -22,7 +22,7 @@ const RING: TrackSpec = {
  * Four laps of it as some logger writes them; two of its columns have names that nobody can guess.
  * @param head first line @param strength of the force where it is greatest, 1 is full scale
  */
-export function ringLog(head: string, strength: number): string {
+function ringLog(head: string, strength: number): string {
   const { x, y, curvature, stepM } = layTrack({ ...RING, closed: false });
   const n = x.length;
   const pace = 14;

@@ -136,15 +136,21 @@ export function driveFast() {
 const HURRY = 4;
 /** The clock of the page runs so many times faster than the wall's: what waits for hands and feet is over sooner. */
 export function hurry() {
+  // Node's own clock is shared by all tests of a process.
+  const { setTimeout: after, setInterval: every } = globalThis;
+  const { now } = performance;
   beforeAll(() => {
-    const { setTimeout: after, setInterval: every } = globalThis;
-    const now = performance.now.bind(performance);
-    const began = now();
-    performance.now = () => began + HURRY * (now() - began);
+    const wall = now.bind(performance);
+    const began = wall();
+    performance.now = () => began + HURRY * (wall() - began);
     Object.assign(globalThis, {
       setTimeout: (act: () => void, ms = 0) => after(act, ms / HURRY),
       setInterval: (act: () => void, ms = 0) => every(act, ms / HURRY),
     });
+  });
+  afterAll(() => {
+    performance.now = now;
+    Object.assign(globalThis, { setTimeout: after, setInterval: every });
   });
 }
 

@@ -63,7 +63,7 @@ export interface ExperimentFacts {
   commitmentHolds: boolean | null;
 }
 
-export const courseOf = ({ experiment, orders }: Pick<ExperimentFacts, 'experiment' | 'orders'>): Course => ({
+const courseOf = ({ experiment, orders }: Pick<ExperimentFacts, 'experiment' | 'orders'>): Course => ({
   plan: experiment.plan.asked,
   orders,
   trials: experiment.trials,

@@ -51,7 +51,7 @@ export const clipsTooMuch = (judged: { clipShare: number; sustainedShare: number
   judged.clipShare > MUCH || judged.sustainedShare > MUCH_SUSTAINED;
 
 /** How a let-go rim moves, as far as it is shown on the road. */
-export type RimMotion = Pick<HandsOff, 'verdict' | 'fromDeg'>;
+type RimMotion = Pick<HandsOff, 'verdict' | 'fromDeg'>;
 
 /** What the force is judged by, for the road and the station alike. */
 export type ForceFacts = Set &

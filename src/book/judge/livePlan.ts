@@ -25,7 +25,7 @@ import { withSettings } from './withSettings';
 type Ranges = Partial<Record<AxisName, { min: number; max: number }>>;
 
 /** What is driven: laps, or a short ride; an attempt of a drill, or a part of a test run. */
-export type Course =
+type Course =
   | { kind: 'laps'; laps: number }
   | { kind: 'stretch'; stretch: StretchKind }
   | { kind: 'drill'; drill: DrillName }

@@ -2,7 +2,7 @@ import { differences, type Difference } from '@/core/formats/differences';
 import type { Things } from '@/core/formats/thingsJson';
 import type { OwnThings } from '../model/ownThings';
 
-export type ThingKind = 'title' | 'car' | 'road' | 'base';
+type ThingKind = 'title' | 'car' | 'road' | 'base';
 
 /** One thing of a pack, and what taking it over would do to the book. */
 export interface SharedThing {

@@ -31,7 +31,7 @@ export interface ReadyView {
 }
 
 /** The newest final check, and whether anything changed since. */
-export interface ProofView extends Proof {
+interface ProofView extends Proof {
   isStale: boolean;
 }
 

@@ -8,7 +8,7 @@ import { takeRide } from '@/core/rides/sentRide';
 import { askWorker } from '@/data/serverWorker';
 
 /** An hour at 1 kHz with a dozen columns does not fit; ten minutes with five axes does. */
-export const LARGEST_UPLOAD_BYTES = 64 * 1024 * 1024;
+const LARGEST_UPLOAD_BYTES = 64 * 1024 * 1024;
 
 /** Reads a request's body piece by piece, and not at all where it says that it is over the limit. */
 async function* bodyOf(request: Request, largest: number): AsyncGenerator<Uint8Array, boolean> {

@@ -6,7 +6,7 @@ import { findQuantum } from './quantum';
 import { measuredRate, runsOf, samplesOf, type PhaseRun, type Recording } from './recording';
 
 /** One gate of a shifter (or one direction of a sequential lever) as a capture read it. */
-export interface GateReading {
+interface GateReading {
   /** 1… forward or up, −1 reverse or down. */
   gate: number;
   /** The raw value that it gives; `null` where nothing was read. */

@@ -5,7 +5,7 @@ import type { AxisAnalysis } from './analyseAxis';
 import type { RoughSpot } from './roughness';
 
 /** One capture of an axis in its history. Shares are of the first capture's span, so that a shrinking end shows. */
-export interface HistoryPoint {
+interface HistoryPoint {
   atMs: number;
   /** Noise σ as a share of span. */
   noise: number;

@@ -1,7 +1,7 @@
 import { runningMedian } from '../numeric/order';
 
 /** A window of 5 misses three-sample dropouts. */
-export const DESPIKE_WINDOW = 7;
+const DESPIKE_WINDOW = 7;
 /** A longer run off the median is movement, not a fault of the sensor. */
 const LONGEST_RUN = 3;
 const SPIKE_SIGMAS = 6;

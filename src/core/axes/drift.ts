@@ -16,7 +16,7 @@ const SECONDS_PER_MINUTE = 60;
  * @param t seconds @param raw counts, same length @param sigma noise in counts
  * @returns raw counts per minute, or `null` where no drift is shown
  */
-export function restDrift(t: ArrayLike<number>, raw: ArrayLike<number>, sigma: number): number | null {
+function restDrift(t: ArrayLike<number>, raw: ArrayLike<number>, sigma: number): number | null {
   if (raw.length < 2 * BLOCKS) return null;
   const times: number[] = [];
   const levels: number[] = [];

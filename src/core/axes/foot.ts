@@ -3,8 +3,8 @@ import { slowNoise } from '../numeric/slowNoise';
 import { eased, type Actor, type Motion } from './actor';
 
 /** What a foot can be told to do on a pedal. */
-export const FOOT_INTENTS = ['off', 'rest', 'takeup', 'sweep', 'press'] as const satisfies readonly Motion[];
-export type FootIntent = (typeof FOOT_INTENTS)[number];
+const FOOT_INTENTS = ['off', 'rest', 'takeup', 'sweep', 'press'] as const satisfies readonly Motion[];
+type FootIntent = (typeof FOOT_INTENTS)[number];
 
 /** How one driver's foot behaves on one pedal, in travel 0…1. */
 export interface FootHabits {

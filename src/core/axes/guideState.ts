@@ -26,7 +26,7 @@ export type GuideRemark =
   | { kind: 'more-needed'; done: number; least: number };
 
 /** A movement under way: the sample and time at which it began, its direction, and since when it is back. */
-export interface Stroke {
+interface Stroke {
   from: number;
   t0: number;
   direction: number;

@@ -13,7 +13,7 @@ const LONGER_STROKE = 1.25;
 const HELD_SHARE = 0.9;
 const LEAST_HOLD_S = 0.25;
 const FULL_PRESS = 0.6;
-export const NOTHING_MOVES_S = 12;
+const NOTHING_MOVES_S = 12;
 
 /** Whole movements count: pressed to the stop and back, or as hard as is comfortable and back. */
 export function strokeLeader(phase: 'sweep' | 'press'): Leader {

@@ -1,8 +1,7 @@
 import { isPedalAxis, type AxisName } from './axes';
 
 /** What a step of a guided capture asks the driver to do. */
-export const STEP_KINDS = ['rest', 'cover', 'takeup', 'sweep', 'press', 'hold', 'gate'] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
+export type StepKind = 'rest' | 'cover' | 'takeup' | 'sweep' | 'press' | 'hold' | 'gate';
 
 /** One step: what is asked, how its samples are labelled, how often it is wanted and how often at least. */
 export interface CaptureStep {

@@ -24,7 +24,7 @@ const SPEED_CLASSES = 8;
 const ROUNDING = 1 / Math.sqrt(12);
 const TINY = 1e-18;
 /** A sweep that crosses the span faster than this, one way, is refused. */
-export const FASTEST_CROSSING_S = 0.5;
+const FASTEST_CROSSING_S = 0.5;
 /** Share of span at both ends that is stop, not track; a smoothing window that touches it is left out. */
 const STOP_ZONE = 0.01;
 const CROSS_FROM = 0.1;

@@ -104,7 +104,7 @@ export function writtenValue({ value, unit }: CardLine): string {
 }
 
 /** "0·0 40·12 100·100": the way and what it gives, in percent. */
-export function pointsText(points: Extract<SettingValue, [number, number][]>): string {
+function pointsText(points: Extract<SettingValue, [number, number][]>): string {
   return points.map(([x, y]) => `${Math.round(100 * x)}·${Math.round(100 * y)}`).join(' ');
 }
 

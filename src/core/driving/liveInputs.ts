@@ -29,7 +29,7 @@ export const PEDALS = ['throttle', 'brake', 'clutch', 'handbrake', 'paddle_left'
 export type PedalName = (typeof PEDALS)[number];
 
 /** Two analogue paddles, and what they work. */
-export interface LivePaddles {
+interface LivePaddles {
   mode: RigSpec['rim']['paddleMode'];
   /** Of a two-stage clutch: what the right one is worth, clutch travel. The left one is the whole clutch. */
   hold: number;

@@ -14,7 +14,7 @@ export interface Shifting {
 export const BY_ITSELF: Shifting = { gears: 'self', clutch: 'self', hold: 0 };
 
 /** One place of a lever as its capture read it: 1… forward or up, −1 reverse or down, 0 neutral. */
-export interface LeverPlace {
+interface LeverPlace {
   gear: number;
   reading: number;
 }

@@ -13,7 +13,7 @@ export interface BlindPair {
   sure: Sure | null;
 }
 
-export type BlindVerdict = 'open' | 'shown' | 'not shown';
+type BlindVerdict = 'open' | 'shown' | 'not shown';
 
 export interface BlindScore {
   pairs: number;

@@ -21,7 +21,7 @@ export type Question = (typeof QUESTIONS)[number];
  * How rides are driven: by the simulated driver, by hand in the title, there with a helper who loads what is not told, there with files,
  * or on our own roads, where the program loads it.
  */
-export const WAYS = ['simulated', 'title', 'helper', 'files', 'here'] as const;
+const WAYS = ['simulated', 'title', 'helper', 'files', 'here'] as const;
 export type Way = (typeof WAYS)[number];
 
 const MOST_LAPS = 20;

@@ -29,7 +29,7 @@ export interface FeelFacts extends BalanceReport {
 export type FeelChange = Proposal & { carId?: string };
 
 /** What the measures say of a cause. */
-export interface Judged {
+interface Judged {
   /** 0 rules it out, 1 settles it. */
   evidence: number;
   /** The figures that it rests on, as a sentence. */
@@ -68,7 +68,7 @@ const POSSIBLE_FROM = 0.2;
 /** Evidence that differs by less than this is the same: then what takes away goes first. */
 const SAME = 0.15;
 
-export function verdictOf(evidence: number): CauseVerdict {
+function verdictOf(evidence: number): CauseVerdict {
   return evidence >= LIKELY_FROM ? 'likely' : evidence >= POSSIBLE_FROM ? 'possible' : 'ruled out';
 }
 

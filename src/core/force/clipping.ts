@@ -4,7 +4,7 @@ import type { RideLog } from '../rides/rideLog';
 import { bestGains } from './bestGain';
 import { clipEvents, forceSignal, type ClipKind } from './clipEvents';
 
-export interface ClipPlace {
+interface ClipPlace {
   tS: number;
   durationS: number;
   /** Where the log says it, else `null`. */

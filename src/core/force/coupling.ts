@@ -15,7 +15,7 @@ export interface Coupling {
 const title = (parameter: ForceParameter) => ({ layer: 'title' as const, parameter });
 const base = (parameter: ForceParameter) => ({ layer: 'base' as const, parameter });
 
-export const COUPLINGS: readonly Coupling[] = [
+const COUPLINGS: readonly Coupling[] = [
   { from: base('damperChannel'), does: 'gates', to: title('titleDamper') },
   { from: base('springChannel'), does: 'gates', to: title('titleSpring') },
   ...EFFECTS.map((effect): Coupling => ({

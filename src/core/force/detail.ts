@@ -7,7 +7,7 @@ import { baseOverRide, type HeldRim } from './rideForce';
 import type { TitleSignal } from './titleSignal';
 
 /** Bands in which detail is told, Hz: weight, weave, body and tyres, road, texture. */
-export const DETAIL_BANDS = [
+const DETAIL_BANDS = [
   [0, 2],
   [2, 8],
   [8, 20],
@@ -28,7 +28,7 @@ const STEP_S = 0.005;
 /** Steps closer together are one. */
 const STEP_GAP_S = 0.05;
 
-export interface BandDetail {
+interface BandDetail {
   fromHz: number;
   toHz: number;
   /** Of the title's signal in this band, how much reaches the rim, 1 is all; `null` where the title is too slow to carry any. */

@@ -2,7 +2,7 @@ import { seededRandom } from '../numeric/random';
 import { SURFACES } from '../rides/rideLog';
 
 /** What the effects feel of the road and the car at one moment. */
-export interface EffectInput {
+interface EffectInput {
   speedMps: number;
   /** Number of {@link SURFACES}. */
   surface: number;

@@ -15,7 +15,7 @@ const pairSchema = z.strictObject({
   sure: z.enum(['guess', 'think', 'sure']).nullable(),
 });
 
-export const blindSchema = z
+const blindSchema = z
   .strictObject({
     format: z.literal(BLIND_FORMAT),
     version: z.literal(1),

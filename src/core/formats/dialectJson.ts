@@ -49,8 +49,8 @@ export const dialectFieldSchema = z.strictObject({
   apart: z.literal(true).exactOptional(),
 });
 
-export const DIALECT_FORMAT = 'pebble-road/dialect';
-export const SETTINGS_FORMAT = 'pebble-road/settings';
+const DIALECT_FORMAT = 'pebble-road/dialect';
+const SETTINGS_FORMAT = 'pebble-road/settings';
 
 export const dialectSchema = z.strictObject({
   format: z.literal(DIALECT_FORMAT),

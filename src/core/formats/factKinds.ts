@@ -25,7 +25,7 @@ const KINDS = {
 } as const;
 type Kind = keyof typeof KINDS;
 
-export const factKeySchema = line(400).min(1);
+const factKeySchema = line(400).min(1);
 
 /** The kind of a fact: what its key is, or begins with up to its first stroke. */
 export function factKind(key: string): Kind | null {

@@ -3,7 +3,7 @@ import { findBest, type FinderAnswer } from '../experiment/finder/findBest';
 import type { Outcome } from '../problem';
 import { readDocument } from './jsonDocument';
 
-export const FIND_FORMAT = 'pebble-road/find';
+const FIND_FORMAT = 'pebble-road/find';
 
 const MOST_SETTINGS = 3;
 const MOST_LISTED = 500;
@@ -28,7 +28,7 @@ const rideSchema = z.strictObject({
   wants: z.record(keySchema, z.enum(['more', 'less', 'right']).nullable()),
 });
 
-export const findSchema = z
+const findSchema = z
   .strictObject({
     format: z.literal(FIND_FORMAT),
     version: z.literal(1),

@@ -12,7 +12,7 @@ const LARGEST = 1e9;
 const MOST_LISTED = 10 * MOST_NOTICED;
 const number = z.number().min(-LARGEST).max(LARGEST);
 
-export const noticeSchema = z
+const noticeSchema = z
   .strictObject({
     format: z.literal(NOTICE_FORMAT),
     version: z.literal(1),

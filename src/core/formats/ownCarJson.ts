@@ -4,7 +4,7 @@ import { KNOWN_OF_A_CAR, knownOfACar, type DescribedCar, type KnownOfACar } from
 import { idSchema, line } from '../text/line';
 import { readDocument } from './jsonDocument';
 
-export const CAR_FORMAT = 'pebble-road/car';
+const CAR_FORMAT = 'pebble-road/car';
 const within = (least: number, most: number) => z.number().min(least).max(most).nullable();
 
 /** What a driver may know of a car lies within what anything on wheels does. */

@@ -9,7 +9,7 @@ import { atMsSchema } from '../text/time';
 import { dialectSchema, plainDialect, soundDialect } from './dialectJson';
 import { readDocument } from './jsonDocument';
 
-export const PACK_FORMAT = 'pebble-road/pack';
+const PACK_FORMAT = 'pebble-road/pack';
 const words = line(400);
 
 const packSchema = z.strictObject({

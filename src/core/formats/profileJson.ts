@@ -25,7 +25,7 @@ const hasTravel = ({ released, pressed }: { released: number; pressed: number })
 const LEAST_SPAN = 1e-3;
 const NO_TRAVEL = { path: ['pressed'], error: 'released and pressed lie apart' };
 
-export const pedalHardwareSchema = z
+const pedalHardwareSchema = z
   .strictObject({
     released: count,
     pressed: count,
@@ -43,7 +43,7 @@ export const pedalHardwareSchema = z
     error: 'the greatest count lies above the least',
   });
 
-export const footSchema = z.strictObject({
+const footSchema = z.strictObject({
   restTravel: z.number().min(0).max(0.5),
   restWander: z.number().min(0).max(0.1),
   pressTravel: z.number().min(0.1).max(1),
@@ -57,10 +57,10 @@ const pedalSchema = z.strictObject({
   layers: z.array(layerSchema).max(3),
 });
 
-export const PROFILE_FORMAT = 'pebble-road/profile';
+const PROFILE_FORMAT = 'pebble-road/profile';
 
 /** A combination as it is driven: hardware, calibration and layers per pedal, and the foot that works them. */
-export const profileSchema = z.strictObject({
+const profileSchema = z.strictObject({
   format: z.literal(PROFILE_FORMAT),
   version: z.literal(1),
   name: line(200).min(1, 'a profile needs a name'),

@@ -19,7 +19,7 @@ const pointsSchema = z
   )
   .refine((p) => p.every(([, y], i) => i === 0 || y >= p[i - 1]![1]), 'y must never fall');
 
-export const curveSchema = z.discriminatedUnion('kind', [
+const curveSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('power'), gamma: z.number().min(GAMMA_RANGE[0]).max(GAMMA_RANGE[1]) }),
   z.strictObject({ kind: z.literal('blend'), k: z.number().min(BLEND_RANGE[0]).max(BLEND_RANGE[1]) }),
   z.strictObject({ kind: z.literal('points'), points: pointsSchema }),
@@ -36,7 +36,7 @@ export const layerSchema = z
     `saturation must lie at least ${LEAST_TRAVEL} above deadzone`,
   );
 
-export const RESPONSE_FORMAT = 'pebble-road/response';
+const RESPONSE_FORMAT = 'pebble-road/response';
 
 const responseSchema = z.strictObject({
   format: z.literal(RESPONSE_FORMAT),

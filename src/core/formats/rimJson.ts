@@ -4,7 +4,7 @@ import { succeed, type Outcome } from '../problem';
 import { MOST_BUTTONS, rimButtonSchema, type RimButton } from '../rig/rimButton';
 import { readDocument } from './jsonDocument';
 
-export const RIM_FORMAT = 'pebble-road/rim';
+const RIM_FORMAT = 'pebble-road/rim';
 
 const fileSchema = z.strictObject({
   format: z.literal(RIM_FORMAT),

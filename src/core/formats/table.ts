@@ -169,7 +169,7 @@ function checkHeader(header: readonly string[], row: number, format: TableFormat
 }
 
 /** Collects the first few faults of a file and says how many there are beyond them. */
-export function problemList() {
+function problemList() {
   const kept: Problem[] = [];
   let more = 0;
   return {

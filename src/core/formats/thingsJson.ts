@@ -7,8 +7,8 @@ import { describedCarSchema } from './ownCarJson';
 import { readTitleDocument, titleDocumentSchema } from './titleJson';
 import { describedTrackSchema, trackFaults } from './trackJson';
 
-export const THINGS_FORMAT = 'pebble-road/things';
-export const BASE_FORMAT = 'pebble-road/base';
+const THINGS_FORMAT = 'pebble-road/things';
+const BASE_FORMAT = 'pebble-road/base';
 const MOST = 500;
 
 /** What a driver described: titles, cars, roads, and the program of a base. */

@@ -8,7 +8,7 @@ import { dialectFieldSchema, soundDialect } from './dialectJson';
 import { readDocument } from './jsonDocument';
 import { schemaProblem } from './schemaProblem';
 
-export const TITLE_FORMAT = 'pebble-road/title';
+const TITLE_FORMAT = 'pebble-road/title';
 
 /** Axes that a title gives a response of its own; a shifter has none. */
 export type ShapedAxis = Exclude<AxisName, 'gear'>;

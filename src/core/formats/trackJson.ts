@@ -4,7 +4,7 @@ import { layTrack, type TrackSpec } from '../vehicle/track';
 import { idSchema, line } from '../text/line';
 import { readDocument } from './jsonDocument';
 
-export const TRACK_FORMAT = 'pebble-road/track';
+const TRACK_FORMAT = 'pebble-road/track';
 /** A closed road ends where it began, within this. */
 const MOST_GAP_M = 0.1;
 const SHORTEST_M = 50;
@@ -17,7 +17,7 @@ const MOST_KNOTS = 2000;
 
 const distance = z.number().min(0).max(LONGEST_M);
 
-export const segmentSchema = z.strictObject({
+const segmentSchema = z.strictObject({
   straightM: z.number().min(0).max(20_000),
   radiusM: z
     .number()

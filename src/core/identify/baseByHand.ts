@@ -9,7 +9,7 @@ import { swingsOf, type AngleScale, type Spin } from './swings';
 /** So many spins and releases must be usable. */
 export const FEWEST_USABLE = 6;
 /** m·g·r against the friction: a lighter mass hangs where friction leaves it. */
-export const LEAST_PULL = 2;
+const LEAST_PULL = 2;
 /** A mass is proposed with so much to spare, at a distance that most rims have, and in such steps. */
 const AMPLE_PULL = 3;
 const USUAL_MM = 140;

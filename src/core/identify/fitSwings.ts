@@ -94,7 +94,7 @@ export function estimate(
 }
 
 /** Half of the 95 % interval from delete-one values. */
-export function jackknifeHalf(values: readonly number[]): number {
+function jackknifeHalf(values: readonly number[]): number {
   const n = values.length;
   const mean = values.reduce((sum, value) => sum + value, 0) / n;
   const square = values.reduce((sum, value) => sum + (value - mean) ** 2, 0);

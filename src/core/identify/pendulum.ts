@@ -31,7 +31,7 @@ const BALANCED = Object.fromEntries(FREE_TERMS.map((term) => [term, 0])) as Term
  * @param hung fitted terms with the mass, @param free without it
  * @returns NaN where no inertia fits
  */
-export function inertiaFrom(hung: Terms, free: Terms, massKg: number, radiusM: number): number {
+function inertiaFrom(hung: Terms, free: Terms, massKg: number, radiusM: number): number {
   const added = massKg * radiusM ** 2;
   const pull = massKg * GRAVITY * radiusM;
   const [sin, cos] = [hung.sin - free.sin, hung.cos - free.cos];
@@ -69,7 +69,7 @@ export function absoluteFrom(hung: Hung, free: FreeFit | null): Absolute {
   };
 }
 
-export const halfOf = ({ low, high }: Estimate): number => (high - low) / 2;
+const halfOf = ({ low, high }: Estimate): number => (high - low) / 2;
 export const around = (value: number, half: number): Estimate => ({
   value,
   low: value - half,

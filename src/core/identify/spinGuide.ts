@@ -37,7 +37,7 @@ export type SpinStep =
   | { kind: 'flick'; wanted: number }
   | { kind: 'pendulum'; label: ReturnType<typeof massLabel>; wanted: number };
 
-export interface SpinState {
+interface SpinState {
   step: SpinStep | null;
   /** Spins or releases of the step that counted. */
   done: number;

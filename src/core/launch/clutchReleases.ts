@@ -24,7 +24,7 @@ const PRESSED = 0.5;
 const LEAST_STANDING_S = 0.2;
 
 /** Why a start was not used. */
-export type Unusable = 'too fast' | 'too few samples' | 'the pedal was held';
+type Unusable = 'too fast' | 'too few samples' | 'the pedal was held';
 
 export interface Releases {
   usable: ClutchRelease[];

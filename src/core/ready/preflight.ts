@@ -20,7 +20,7 @@ export interface TitleTraits {
 }
 
 /** What an item depends on; everything named must hold. */
-export interface ItemNeeds {
+interface ItemNeeds {
   drive?: RigSpec['base']['drive'][];
   strong?: boolean;
   loadCell?: boolean;
@@ -31,11 +31,10 @@ export interface ItemNeeds {
 }
 
 /** What makes a tick void: it was given for another state of these. */
-export type ResetBy = 'firmware' | 'title-version' | 'cabling';
+type ResetBy = 'firmware' | 'title-version' | 'cabling';
 
 /** What the software can see itself, and then ticks itself. */
-export type Sight =
-  'device-present' | 'axes-alive' | 'all-at-rest' | 'steering-centred' | 'rotation-as-expected';
+type Sight = 'device-present' | 'axes-alive' | 'all-at-rest' | 'steering-centred' | 'rotation-as-expected';
 
 export interface PreflightItem {
   id: string;

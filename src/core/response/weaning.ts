@@ -6,7 +6,7 @@ import { curveOf, valueOf, type FieldValues } from './settings';
 import { curveValue } from './curve';
 
 /** One step of the way back to linear: a value, and the day before which it is not due. */
-export interface WeaningStep {
+interface WeaningStep {
   value: number;
   dueMs: number;
 }

@@ -14,7 +14,7 @@ export interface AlongRoad {
   clips: Float64Array | null;
 }
 
-export const ALONG_STEP_M = 10;
+const ALONG_STEP_M = 10;
 
 /** @returns `null` where no lap counts, or the log does not say how far it went */
 export function alongRoad(log: RideLog, stepM = ALONG_STEP_M): AlongRoad | null {

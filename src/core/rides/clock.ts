@@ -4,9 +4,9 @@ import type { Problem } from '../problem';
 /** An hour at 1 kHz, and some room: nothing longer is kept, read or judged as one recording. */
 export const MOST_ROWS = 4_000_000;
 /** Seconds since 1970 fit; what is beyond is no time. */
-export const LARGEST_CLOCK_S = 1e10;
+const LARGEST_CLOCK_S = 1e10;
 /** A day and a night at the wheel, and as much again. */
-export const LONGEST_S = 172_800;
+const LONGEST_S = 172_800;
 /** With fewer samples nobody can say that a clock stands. */
 const LEAST_STEPS = 4;
 

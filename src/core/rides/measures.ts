@@ -7,7 +7,7 @@ import type { RideSignals } from './rideSignals';
 import { throttleSmoothness } from './throttleSmoothness';
 
 /** One lap of a ride as a measure sees it: samples `from` (included) to `to` (excluded). */
-export interface DrivenLap {
+interface DrivenLap {
   log: RideLog;
   from: number;
   to: number;

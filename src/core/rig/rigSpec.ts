@@ -34,7 +34,7 @@ export const baseProgramSchema = z.strictObject({
 });
 export type BaseProgram = z.output<typeof baseProgramSchema>;
 
-export const baseSchema = z.strictObject({
+const baseSchema = z.strictObject({
   drive: z.enum(DRIVES),
   torqueNm: known(0.1, 60),
   /** Greatest rotation that the base can be set to, and what it is set to now; lock to lock. */
@@ -54,7 +54,7 @@ export const baseSchema = z.strictObject({
   measured: z.array(measuredBaseSchema).max(MOST_MEASUREMENTS).default([]),
 });
 
-export const rimSchema = z.strictObject({
+const rimSchema = z.strictObject({
   diameterMm: known(150, 600),
   massKg: known(0.1, 10),
   inertiaKgM2: known(0.0005, 0.5),
@@ -71,7 +71,7 @@ export const rimSchema = z.strictObject({
 });
 
 /** Software of one part; an older version may be kept on purpose, with the reason. */
-export const softwareSchema = z.strictObject({
+const softwareSchema = z.strictObject({
   part: z.enum(PARTS),
   version: line(40).min(1, 'a version'),
   date: z.iso.date(),

@@ -1,6 +1,9 @@
 import { NEUTRAL_LAYER } from '../response/layer';
 import { LINEARITY_FIELDS } from '../testing/linearityFields';
-import { calmCentre, type CalmWish } from './calmCentre';
+import { respond } from '../response/compose';
+import { gridCount, gridPoint, toCanonical } from '../response/menuSchema';
+import { curveOf } from '../response/settings';
+import { calmCentre, settingAt, type CalmWish } from './calmCentre';
 
 const WISH: CalmWish = {
   wanted: 1 / 16,
@@ -45,4 +48,58 @@ it('a title that stretches calms by turning further; a car that cannot turn the 
   const stretched = calmCentre({ ...WISH, isStretch: true, wanted: 0.9 / 16 })!;
   expect(stretched.centre * 16).toBeCloseTo(0.9, 1);
   expect(calmCentre({ ...WISH, carDeg: 300 })).toBeNull();
+});
+
+it('full lock is where the car’s bump stop is, or the end of the base where it never comes there', () => {
+  expect(settingAt(WISH, 1080, 0).fullLockDeg).toBeCloseTo(450, 5);
+  expect(settingAt(WISH, 540, 0).fullLockDeg).toBe(270);
+});
+
+it('a hairpin that the base does not reach has no hand angle, though the car could', () => {
+  expect(settingAt(WISH, 90, 0).hairpinDeg).toBeNull();
+  expect(settingAt(WISH, 360, 0).hairpinDeg).toBeCloseTo(road * 16, 5);
+});
+
+it('only the title bends; what the other layers do stays', () => {
+  const layers = [
+    { ...NEUTRAL_LAYER, deadzone: 0.004 },
+    NEUTRAL_LAYER,
+    { ...NEUTRAL_LAYER, saturation: 0.9 },
+  ];
+  const [base, title, car] = layers;
+  const curve = curveOf(WISH.linearity, toCanonical(WISH.linearity, 40));
+  const share = respond([base!, { ...title!, curve }, car!], 10 / 450);
+  expect(settingAt({ ...WISH, layers }, 900, 40).centre).toBeCloseTo((share * 450) / 16 / 10, 12);
+});
+
+it('a direct title is never turned less than the car; one that stretches may be', () => {
+  expect(calmCentre({ ...WISH, baseNowDeg: 540 })!.baseDeg).toBe(900);
+  expect(calmCentre({ ...WISH, isStretch: true, baseNowDeg: 540, wanted: 1.6 / 16 })!.baseDeg).toBeLessThan(
+    900,
+  );
+});
+
+it.each([
+  ['livelier, in a title that stretches', { isStretch: true, wanted: 1.3 / 16 }],
+  ['calmer, from a base that turns less', { isStretch: true, baseNowDeg: 600, wanted: 0.8 / 16 }],
+  ['much calmer, by the exponent itself', { linearity: LINEARITY_FIELDS.exponent, wanted: 0.6 / 16 }],
+])('nothing on the grid costs less: %s', (_, change) => {
+  const wish = { ...WISH, ...change };
+  const { baseField, linearity } = wish;
+  /** The miss, and two hundredths of how much of either range is changed. */
+  const cost = (baseDeg: number, bend: number) => {
+    const { centre, hairpinDeg } = settingAt(wish, baseDeg, bend);
+    const turned = Math.abs(baseDeg - wish.baseNowDeg) / 1080;
+    const bent = Math.abs(bend - linearity.neutral) / (linearity.max - linearity.min);
+    return hairpinDeg === null ? Infinity : Math.abs(centre / wish.wanted - 1) + 0.02 * (turned + bent);
+  };
+  const found = calmCentre(wish)!;
+  let least = Infinity;
+  for (let p = 0; p < gridCount(baseField); p++)
+    for (let l = 0; l < gridCount(linearity); l++) {
+      const baseDeg = gridPoint(baseField, p);
+      if (wish.isStretch || baseDeg >= wish.carDeg)
+        least = Math.min(least, cost(baseDeg, gridPoint(linearity, l)));
+    }
+  expect(cost(found.baseDeg, found.linearity)).toBeCloseTo(least, 12);
 });

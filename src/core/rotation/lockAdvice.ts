@@ -2,7 +2,7 @@ import type { RotationInForce } from '../settings/rotationOf';
 import { matchRotation } from './matchRotation';
 
 /** One rotation for every car, or each car its own with the bump stop at its lock. */
-export type RotationSchool = 'one' | 'own';
+type RotationSchool = 'one' | 'own';
 
 export interface LockChange {
   layer: 'base' | 'title' | 'car';

@@ -53,3 +53,10 @@ it('a hairpin asks for its hand angle, more with understeer, and for no more tha
   expect(hairpinHand({ ...corner, carDeg: 690 }).isEnough).toBe(false);
   expect(hairpinHand({ ...corner, speedMps: 6, understeer: 0.002 }).handDeg).toBeGreaterThan(337);
 });
+
+it('at speed a car that understeers asks for K·v²/R more', () => {
+  const corner = { radiusM: 10, wheelbaseM: 2.5, ratio: 16, carDeg: 900 };
+  const more =
+    hairpinHand({ ...corner, speedMps: 10, understeer: 0.002 }).handDeg - hairpinHand(corner).handDeg;
+  expect(more).toBeCloseTo(((0.002 * 100) / 10) * (180 / Math.PI) * 16, 9);
+});

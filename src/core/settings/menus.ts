@@ -30,7 +30,7 @@ export function responseLayers(menus: Menus, values: SettingValues, axis: AxisNa
   return LAYERS.map((layer) => layerOf(menus, values, layer, axis));
 }
 
-export function layerOf(menus: Menus, values: SettingValues, layer: Layer, axis: AxisName): ResponseLayer {
+function layerOf(menus: Menus, values: SettingValues, layer: Layer, axis: AxisName): ResponseLayer {
   const menu = menus[layer][axis];
   if (!menu) return NEUTRAL_LAYER;
   const plain = layerFromSettings(menu.dialect, fieldValues(values, layer, axis));

@@ -22,7 +22,7 @@ export interface SetEvent {
   to: SettingValue | null;
 }
 
-export interface PutBackEvent {
+interface PutBackEvent {
   id: string;
   atMs: number;
   kind: 'put-back';
@@ -33,7 +33,7 @@ export interface PutBackEvent {
 export type TrailEvent = SetEvent | PutBackEvent;
 
 /** A value and where it comes from. */
-export interface Effective {
+interface Effective {
   key: SettingKey;
   value: SettingValue;
   /** The change that made it so. */

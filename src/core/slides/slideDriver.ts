@@ -5,8 +5,8 @@ import { makeSlideForces } from './slideForces';
 import type { SteadySlide } from './steadySlide';
 
 /** Lags of the hand and of the foot with its engine, s; a driver makes up their mind once in so long. */
-export const HAND_S = 0.07;
-export const FOOT_S = 0.11;
+const HAND_S = 0.07;
+const FOOT_S = 0.11;
 const DECIDES_S = 0.01;
 
 /** v_x, v_y, yaw rate, rear wheel speed, nose against the circle, distance from it, road wheels’ angle, engine torque. */

@@ -61,7 +61,7 @@ export const RIDE = [
 ].join('\n');
 
 /** One fault, as editors, spreadsheets and transfers make them. */
-export const damage = fc.oneof(
+const damage = fc.oneof(
   fc.double({ min: 0, max: 1, noNaN: true }).map((at) => (text: string) => text.slice(0, at * text.length)),
   fc.tuple(fc.nat(500), fc.nat(500)).map(
     ([from, count]) =>

@@ -40,7 +40,7 @@ export function usualNeutral(role: Role, min: number, max: number, value: number
 }
 
 /** The step of a range whose numbers are written with so many decimals. */
-export function usualStep(min: number, max: number, decimals: number): number {
+function usualStep(min: number, max: number, decimals: number): number {
   const step = 10 ** -decimals;
   // A coarse range of many values is still stepped by ones.
   return Number((max - min < step ? max - min : step).toPrecision(6));

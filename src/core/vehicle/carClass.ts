@@ -15,7 +15,7 @@ export const KNOWN_OF_A_CAR = [
 export type KnownOfACar = (typeof KNOWN_OF_A_CAR)[number];
 
 /** How far cars of a class differ in a figure: the least, what is taken where nobody says, the greatest. */
-export type Usual = Record<KnownOfACar, readonly [least: number, usual: number, greatest: number]>;
+type Usual = Record<KnownOfACar, readonly [least: number, usual: number, greatest: number]>;
 
 /** A class of cars: how far they differ, and a car of it from which the rest is scaled. */
 export interface CarClass {

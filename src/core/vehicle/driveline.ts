@@ -3,7 +3,7 @@ import { drivelineOf, gearing, type ClutchSpec } from './drivelineSpec';
 import { burn, makeEngine, type Engine, type EngineState } from './engine';
 
 /** Torque over travel of a clutch: (what is let go of its working travel) to this power. */
-export const CLUTCH_EXPONENT = 1.5;
+const CLUTCH_EXPONENT = 1.5;
 /** A stalled engine starts again so long after the clutch was pressed or the lever put to neutral. */
 const STARTS_AFTER_S = 0.6;
 

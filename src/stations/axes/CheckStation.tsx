@@ -178,7 +178,7 @@ function pendingOf(view: BookView, done: number): ProofItem[] {
 }
 
 /** What was asked and what it showed; what is still to come below. */
-export function Results({ results, pending = [] }: { results: ProofResult[]; pending?: ProofItem[] }) {
+function Results({ results, pending = [] }: { results: ProofResult[]; pending?: ProofItem[] }) {
   return (
     <ul className="mt-4 grid max-w-2xl gap-2" aria-label="Results of the check">
       {results.map((result) => (

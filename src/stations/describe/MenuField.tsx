@@ -23,7 +23,7 @@ import {
   type menuFormSchema,
 } from './menuForm';
 
-export type MenuFormReturn = UseFormReturn<z.input<typeof menuFormSchema>, unknown, MenuForm>;
+type MenuFormReturn = UseFormReturn<z.input<typeof menuFormSchema>, unknown, MenuForm>;
 
 /** The numbers that a menu shows of a field, in the order in which one reads them. */
 const NUMBERS = [

@@ -32,7 +32,7 @@ const STONE_EVERY_M = 24;
 const STONE_M = 0.5;
 
 /** Where the driver's eye is in a moment. */
-export function eyeOf(frame: LiveFrame): Eye {
+function eyeOf(frame: LiveFrame): Eye {
   return {
     x: frame.x,
     y: frame.y,

@@ -13,7 +13,7 @@ import { ENOUGH_EVIDENCE, evidenceOf } from './evidence';
 import { believeOne } from './oneSetting';
 import { believeSeveral } from './severalSettings';
 
-export type FinderState = 'searching' | 'found' | 'no preference';
+type FinderState = 'searching' | 'found' | 'no preference';
 
 /** Where the best of a setting lies, in its title's scale. */
 export interface Best {
