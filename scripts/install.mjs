@@ -5,8 +5,7 @@ import { join } from 'node:path';
 import { progressBar } from './progress.mjs';
 import { root, run } from './run.mjs';
 
-const modules = join(root, 'node_modules');
-const stampFile = join(modules, '.pebble-installed');
+const stampFile = join(root, 'node_modules', '.pebble-installed');
 
 /** What installs the locked packages: to run the program, or all, with what tests it. */
 const ci = (isWhole) => [
