@@ -56,7 +56,7 @@ export function AdviseTask({
       setBusy(false);
     }
   };
-  useSeatAnswer(source, taught.meaning, (said) => void answer(said));
+  useSeatAnswer(source, taught, (said) => void answer(said));
   if (!next) return null;
   return (
     <SeatScreen

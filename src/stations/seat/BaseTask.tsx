@@ -27,7 +27,7 @@ export function BaseTask(props: TaskProps) {
   const scale = wheelScale(view);
   const [isSafe, setSafe] = useState(false);
   const canBegin = gives(source, 'steering') && scale !== null;
-  useSeatAnswer(source, props.taught.meaning, (answer) => {
+  useSeatAnswer(source, props.taught, (answer) => {
     if (isSafe) return;
     if (answer === 'yes' && canBegin) setSafe(true);
     else props.onDone();
@@ -79,7 +79,7 @@ function Spinning({
   };
   useSeatAnswer(
     source,
-    taught.meaning,
+    taught,
     (answer) => {
       if (asks === 'spins') {
         if (answer === 'no') session?.enough();

@@ -69,7 +69,7 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
   );
   useSeatAnswer(
     source,
-    taught.meaning,
+    taught,
     (answer) => {
       if (status?.saving === 'refused') {
         if (isAway(status.problems)) session?.keep();

@@ -28,7 +28,7 @@ export function CardTask({ view, taught, onDone }: TaskProps) {
       router.refresh();
       onDone();
     });
-  useSeatAnswer(source, taught.meaning, (answer) => {
+  useSeatAnswer(source, taught, (answer) => {
     if (line) {
       if (answer === 'no') return setAt(Math.max(0, at - 1));
       tone('counted');

@@ -9,7 +9,7 @@ import { useSeatAnswer } from './useSeatAnswer';
 /** The end of a go: settled, or the exact reasons why not. */
 export function DoneTask({ taught, place, end: { title, how, leaveTo }, onLeave }: TaskProps) {
   const source = useLiveRig((live) => live.source);
-  useSeatAnswer(source, taught.meaning, (answer) => answer === 'yes' && onLeave(leaveTo));
+  useSeatAnswer(source, taught, (answer) => answer === 'yes' && onLeave(leaveTo));
   return (
     <SeatScreen
       title={title}

@@ -55,7 +55,7 @@ export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
     router.refresh();
     onDone();
   };
-  useSeatAnswer(source, taught.meaning, (answer) => {
+  useSeatAnswer(source, taught, (answer) => {
     if (!step || isBusy) return;
     if (step.kind === 'try') {
       tone(answer === 'yes' ? 'fault' : 'counted');

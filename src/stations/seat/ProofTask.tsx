@@ -19,7 +19,7 @@ export function ProofTask({ view, taught, place, onDone }: TaskProps) {
   const router = useRouter();
   const { source, simulated } = useLiveRig();
   const { status, giveUp } = useProof(source, simulated, view.axes);
-  useSeatAnswer(source, taught.meaning, (answer) => answer === 'no' && giveUp(), false);
+  useSeatAnswer(source, taught, (answer) => answer === 'no' && giveUp(), false);
   const results = status?.results;
   const last = results?.at(-1);
   const count = results?.length ?? 0;

@@ -52,7 +52,7 @@ export function ReadyTask({ view, taught, place, onDone }: TaskProps) {
   };
   // Moving everything is what this one asks for: a held pedal is no answer then.
   const holds = id !== 'axes-alive';
-  useSeatAnswer(source, taught.meaning, (said) => void answer(said), holds);
+  useSeatAnswer(source, taught, (said) => void answer(said), holds);
   if (!item) return null;
   const settled = items.filter(isSettled).length;
   const isSeen = item.state === 'not-so' || item.state === 'waiting';

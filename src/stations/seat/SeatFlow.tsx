@@ -12,8 +12,17 @@ import { useOwnCombination } from '@/live/ownCombination';
 import { provable } from '@/live/proofSession';
 import { SeatScreen } from './SeatScreen';
 import { SimulatedSeat } from './SimulatedSeat';
-import type { TaskProps } from './task';
+import type { SeatAnswers, TaskProps } from './task';
 import { endOf, stepsAmong, TASK_VIEWS, tasksFor, type SeatWish } from './tasks';
+
+/** Raw counts of each measured pedal when it is let go. */
+function releasedEnds(axes: BookView['axes']): SeatAnswers['released'] {
+  return Object.fromEntries(
+    axes.flatMap(({ axis, capture }) =>
+      capture && 'calibration' in capture.analysis ? [[axis, capture.analysis.calibration.released]] : [],
+    ),
+  );
+}
 
 /** Everything of Ready and Axes from the seat, one thing at a time, without keyboard or mouse. */
 export function SeatFlow({
@@ -53,7 +62,8 @@ export function SeatFlow({
 function Tasks({ view, verdict, wish }: { view: BookView; verdict: VerdictView | null; wish: SeatWish }) {
   const router = useRouter();
   const { source, simulated } = useLiveRig();
-  const taught = useAnswerButtons(source, view.rig.spec.rim.buttons);
+  const buttons = useAnswerButtons(source, view.rig.spec.rim.buttons);
+  const taught = { ...buttons, released: releasedEnds(view.axes) };
   const [tasks] = useState(() =>
     tasksFor(view, wish, simulated !== null || taught.buttons.yes !== null || taught.buttons.no !== null),
   );

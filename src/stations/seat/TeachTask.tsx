@@ -17,6 +17,9 @@ const PROMPTS = {
   },
 } as const;
 
+/** A button that is being taught answers nothing yet. */
+const noButton = () => null;
+
 /** Teaches the two buttons; a held pedal leaves them untaught, and goes on meaning yes. */
 export function TeachTask({ taught, place, onDone }: TaskProps) {
   const source = useLiveRig((live) => live.source);
@@ -27,14 +30,10 @@ export function TeachTask({ taught, place, onDone }: TaskProps) {
     if (isTaught) onDone();
     else if (learning === null) learn(asks);
   }, [asks, isTaught, learning, learn, onDone]);
-  useSeatAnswer(
-    source,
-    () => null,
-    () => {
-      learn(null);
-      onDone();
-    },
-  );
+  useSeatAnswer(source, { meaning: noButton, released: taught.released }, () => {
+    learn(null);
+    onDone();
+  });
   return (
     <SeatScreen
       {...PROMPTS[asks]}

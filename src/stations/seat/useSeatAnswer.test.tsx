@@ -29,11 +29,11 @@ function pedals() {
 /** Button 0 was taught to say yes, 1 no. */
 const meaning = (button: number): Answer | null => (button === 0 ? 'yes' : button === 1 ? 'no' : null);
 
-function listen(holds = true) {
+function listen(holds = true, released: { brake?: number } = {}) {
   const rig = pedals();
   const heard: Answer[] = [];
   const hook = renderHook(
-    ({ on }) => useSeatAnswer(rig.source, meaning, (answer) => heard.push(answer), on),
+    ({ on }) => useSeatAnswer(rig.source, { meaning, released }, (answer) => heard.push(answer), on),
     {
       initialProps: { on: holds },
     },
@@ -77,6 +77,15 @@ it('a pedal that reads the other way round is held as well; a wheel that is turn
   expect(heard).toEqual([]);
   hold('brake', 1000, 0.5);
   hold('brake', 50, 2);
+  expect(heard).toEqual(['yes']);
+});
+
+it('a pedal that is still down from before, and is let go then, says nothing', () => {
+  const { hold, heard } = listen(true, { brake: 40 });
+  hold('brake', 900, 3);
+  hold('brake', 40, 3);
+  expect(heard).toEqual([]);
+  hold('brake', 900, 1.5);
   expect(heard).toEqual(['yes']);
 });
 

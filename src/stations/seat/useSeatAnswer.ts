@@ -3,7 +3,8 @@
 import { useEffect, useRef } from 'react';
 import { isPedalAxis, type AxisName } from '@/core/axes/axes';
 import type { DeviceSource } from '@/devices/source';
-import type { Answer, TaughtButtons } from '@/live/answerButtons';
+import type { Answer } from '@/live/answerButtons';
+import type { SeatAnswers } from './task';
 
 const HELD = 0.6;
 const HELD_S = 1;
@@ -15,17 +16,19 @@ const HELD_S = 1;
  */
 export function useSeatAnswer(
   source: DeviceSource | null,
-  meaning: TaughtButtons['meaning'],
+  { meaning, released }: Pick<SeatAnswers, 'meaning' | 'released'>,
   onAnswer: (answer: Answer) => void,
   holds = true,
 ) {
   const latest = useRef(onAnswer);
+  const ends = useRef(released);
   useEffect(() => {
     latest.current = onAnswer;
+    ends.current = released;
   });
   useEffect(() => {
     if (!source) return;
-    const hold = holdWatch(source);
+    const hold = holdWatch(source, ends.current);
     return source.subscribe({
       button(index) {
         const answer = meaning(index);
@@ -50,13 +53,16 @@ export function useSeatAnswer(
   }, []);
 }
 
-/** A pedal that goes over most of its range and stays there for a second says yes, once. */
-function holdWatch(source: DeviceSource) {
+/**
+ * A pedal that goes over most of its range and stays there for a second says yes, once. Where its released end is known,
+ * one that was already down says nothing before it was let go; elsewhere it counts from where it is first seen.
+ */
+function holdWatch(source: DeviceSource, released: SeatAnswers['released']) {
   const seen: Partial<Record<AxisName, { start: number; since: number | null; isSpent: boolean }>> = {};
   return (axis: AxisName, raw: number, t: number): boolean => {
     const range = source.info.ranges[axis];
     if (!isPedalAxis(axis) || !range) return false;
-    const state = (seen[axis] ??= { start: raw, since: null, isSpent: false });
+    const state = (seen[axis] ??= { start: released[axis] ?? raw, since: null, isSpent: true });
     const away = Math.abs(raw - state.start) / (range.max - range.min);
     if (away < HELD) {
       state.since = null;

@@ -53,7 +53,7 @@ export function Prompt({
 }) {
   const source = useLiveRig((live) => live.source);
   const holds = !isDriven || taught.buttons.yes === null;
-  useSeatAnswer(source, taught.meaning, onAnswer, holds);
+  useSeatAnswer(source, taught, onAnswer, holds);
   return (
     <SeatScreen
       title={title}
