@@ -14,7 +14,7 @@ const lint = runToolBeside('eslint/bin/eslint.js', [
   '--cache-location',
   'node_modules/.cache/eslint/',
 ]);
-runTool('typescript/bin/tsc', ['--noEmit']);
+runTool('@typescript/native-preview/bin/tsgo', ['--noEmit']);
 await lint();
 const layers = runToolBeside('dependency-cruiser/bin/dependency-cruise.mjs', [
   '--config',

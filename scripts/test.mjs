@@ -27,7 +27,7 @@ await step('lint, layers, format, types, build, the books of the tests', () =>
     ensureBuilt,
     () => ensureBooks({ isExact: true }),
     tool('prettier/bin/prettier.cjs', ['--check', '.']),
-    tool('typescript/bin/tsc', ['--noEmit']),
+    tool('@typescript/native-preview/bin/tsgo', ['--noEmit']),
     tool('dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.mjs', 'src']),
     tool('knip/bin/knip.js', ['--no-progress']),
   ]),
