@@ -10,8 +10,6 @@ const { file, folder } = filesForTests();
 const hardware = { released: 2100, pressed: 61000, sigma: 18, quantum: 1, rangeMin: 0, rangeMax: 65535 };
 const pedal = { hardware, calibration: { released: 2180, pressed: 60930 }, layers: [] };
 const profile = writeProfileJson({
-  format: 'pebble-road/profile',
-  version: 1,
   ...{ name: 'Plain', rig: 'Tern', title: 'Causeway', car: 'Marl 850', driver: 'Late shift' },
   pedals: { throttle: pedal, brake: pedal },
   foot: { restTravel: 0, restWander: 0.001, pressTravel: 0.9, pressSpread: 0.01 },

@@ -71,8 +71,6 @@ function profileOf(view: BookView) {
   const { title, base, hardware } = chainOf(forceFactsOf(view));
   const { names } = view;
   return writeProfileJson({
-    format: 'pebble-road/profile',
-    version: 1,
     name: 'as it is',
     ...names,
     pedals: { throttle, brake },

@@ -1,5 +1,5 @@
 import { asc, getTableColumns } from 'drizzle-orm';
-import { BOOK_FORMAT, BOOK_VERSION, bookSchema, type BookDocument } from '@/core/formats/bookJson';
+import { bookSchema, type BookDocument } from '@/core/formats/bookJson';
 import { storedCapture } from './captures';
 import type { Database } from './database';
 import { storedRide } from './rides';
@@ -20,12 +20,7 @@ export async function bookDocument(db: Database, nowMs: number): Promise<BookDoc
   const lists = await Promise.all(
     RECORDS.map(async (record) => [record.name, await listOf(db, record)] as const),
   );
-  return bookSchema.parse({
-    format: BOOK_FORMAT,
-    version: BOOK_VERSION,
-    madeAtMs: nowMs,
-    ...Object.fromEntries(lists),
-  });
+  return bookSchema.parse({ madeAtMs: nowMs, ...Object.fromEntries(lists) });
 }
 
 /** The rows of a table as the document lists them. */

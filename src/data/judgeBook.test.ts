@@ -1,4 +1,4 @@
-import { bookSchema, captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
+import { readBookJson, captureFile, rideFile, type BookDocument } from '@/core/formats/bookJson';
 import { describeProblem } from '@/core/problem';
 import { START_FIELD } from '@/core/testing/startField';
 import { plainRig } from '@/core/rig/rigSpec';
@@ -71,7 +71,8 @@ const capture = (id: string, more: object = {}) => ({
 
 /** A sound book with everything in it once; what is given takes the place of a part of it. */
 function bookWith(over: Record<string, unknown>): BookDocument {
-  return bookSchema.parse({
+  // As version 1 wrote it: it knew no experiments.
+  const written = {
     format: 'pebble-road/book',
     version: 1,
     madeAtMs: NOW,
@@ -98,7 +99,10 @@ function bookWith(over: Record<string, unknown>): BookDocument {
     captures: [capture('c')],
     rides: [ride('first', { mark: 'A' }), ride('second', { mark: 'B' })],
     ...over,
-  });
+  };
+  const read = readBookJson(JSON.stringify(written));
+  if (!read.ok) throw new Error(read.problems.map(describeProblem).join(' '));
+  return read.value;
 }
 const said = (over: Record<string, unknown>) => judgeBook(bookWith(over), NOW).map(describeProblem).join(' ');
 

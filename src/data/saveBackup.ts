@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import type { BookDocument } from '@/core/formats/bookJson';
+import { writeBookJson, type BookDocument } from '@/core/formats/bookJson';
 import { writeCaptureCsv } from '@/core/formats/captureCsv';
 import { writeRideCsv } from '@/core/formats/rideCsv';
 import { fail, succeed, type Outcome } from '@/core/problem';
@@ -35,7 +35,7 @@ export async function saveBackup(
   const recordings = document.captures.length + document.rides.length;
   const steps = 2 * recordings;
   let done = 0;
-  await archive.add(BOOK_FILE, `${JSON.stringify(document, null, 1)}\n`);
+  await archive.add(BOOK_FILE, writeBookJson(document));
   for (const { id, file, head } of document.captures) {
     const stored = await samplesOf('capture', id);
     if (!stored) return CHANGED;

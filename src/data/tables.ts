@@ -23,7 +23,7 @@ import {
 /** A table whose rows the document of a backup lists. */
 export interface BookRecord {
   /** What the list is called there. */
-  name: Exclude<keyof BookDocument, 'format' | 'version' | 'madeAtMs'>;
+  name: Exclude<keyof BookDocument, 'madeAtMs'>;
   table: PgTable;
   /** Its column that says when something was; the document writes it in milliseconds, with `Ms` behind its name. */
   moment: string | null;

@@ -1,4 +1,4 @@
-import { watchAssignment } from './assignment';
+import { watchAnyHold, watchAssignment } from './assignment';
 
 /** A browser that shows one gamepad with one pedal, read every 20 ms. */
 function pedal(path: (s: number) => number, seconds: number) {
@@ -42,4 +42,33 @@ it('a wheel that stays where it is let go is found there', () => {
 
 it('what does not move far is not found', () => {
   expect(pedal((s) => 0.3 * Math.sin(3 * s) ** 2, 10)).toBeNull();
+});
+
+/** Whether a pedal was held that lies at these values at these moments, s. */
+function isAnyHeld(looks: [s: number, value: number][]) {
+  const watch = watchAnyHold();
+  return looks.some(([s, value]) => {
+    Object.assign(navigator, {
+      getGamepads: () => [{ id: 'Pad', connected: true, buttons: [], axes: [value] }],
+    });
+    return watch(1000 * s);
+  });
+}
+/** Down from 0.1 s to an end, looked at so often a second. */
+const pressUntil = (end: number, perS: number) =>
+  Array.from({ length: 2 * perS + 1 }, (_, i): [number, number] => {
+    const s = i / perS;
+    return [s, s > 0.05 && s <= end ? 0.8 : -1];
+  });
+
+it('a hold of a second counts when it is let go, a shorter press does not', () => {
+  expect(isAnyHeld(pressUntil(1.3, 20))).toBe(true);
+  expect(isAnyHeld(pressUntil(0.9, 20))).toBe(false);
+  // While it is still down nothing was let go.
+  expect(isAnyHeld(pressUntil(9, 20))).toBe(false);
+});
+
+it('two presses that a standing page took for one are no hold', () => {
+  const [before, after] = [pressUntil(0.4, 20).slice(0, 6), pressUntil(9, 20).slice(34, 37)];
+  expect(isAnyHeld([...before, ...after, [1.9, -1]])).toBe(false);
 });

@@ -1,4 +1,5 @@
 import { allReadings, isHatValue, samePlace, type Reading } from './readings';
+import { holdTimer } from './holdTimer';
 import { isTie, watchForMovement, type Mover } from './axisMovement';
 
 type Place = Pick<Reading, 'device' | 'place'>;
@@ -61,19 +62,19 @@ const HELD_MS = 1000;
  * @param released the reading with nothing touching it
  */
 export function watchHold(place: Place, released: number, pressed: number) {
-  let since: number | null = null;
+  const timer = holdTimer();
   let isSpent = false;
   return (nowMs: number): 'held' | 'holding' | null => {
     const now = allReadings().find((r) => r.device === place.device && samePlace(r.place, place.place));
     const share = now ? (now.value - released) / (pressed - released) : 0;
     if (share < HELD) {
-      since = null;
+      timer.off();
       isSpent = false;
       return null;
     }
-    since ??= nowMs;
+    const heldMs = timer.on(nowMs);
     if (isSpent) return null;
-    if (nowMs - since < HELD_MS) return 'holding';
+    if (heldMs < HELD_MS) return 'holding';
     isSpent = true;
     return 'held';
   };
@@ -84,22 +85,19 @@ export function watchHold(place: Place, released: number, pressed: number) {
  * knows nothing of the device yet.
  */
 export function watchAnyHold() {
-  const start = new Map<string, { value: number; since: number | null }>();
+  const start = new Map<string, { value: number; timer: ReturnType<typeof holdTimer> }>();
   return (nowMs: number): boolean => {
     for (const { device, place, value, min, max } of allReadings()) {
       if (isHatValue(value)) continue;
       const key = `${device}/${JSON.stringify(place)}`;
       const known = start.get(key);
       if (!known) {
-        start.set(key, { value, since: null });
+        start.set(key, { value, timer: holdTimer() });
         continue;
       }
       const away = Math.abs(value - known.value) / (max - min);
-      if (away >= HELD) known.since ??= nowMs;
-      else if (away < BACK) {
-        if (known.since !== null && nowMs - known.since >= HELD_MS) return true;
-        known.since = null;
-      }
+      if (away >= (known.timer.isOn ? BACK : HELD)) known.timer.on(nowMs);
+      else if (known.timer.off() >= HELD_MS) return true;
     }
     return false;
   };

@@ -172,14 +172,16 @@ describe('finding an axis by moving it', () => {
       pads.splice(0, pads.length, pad([value]));
       return hold(ms);
     };
-    expect([at(-1, 0), at(0.8, 100), at(0.8, 900), at(0.8, 1200), at(0.8, 1300), at(-1, 1400)]).toEqual([
-      null,
-      'holding',
-      'holding',
+    expect(at(-1, 0)).toBeNull();
+    for (let ms = 100; ms < 1100; ms += 100) expect(at(0.8, ms)).toBe('holding');
+    expect([at(0.8, 1100), at(0.8, 1200), at(-1, 1300), at(0.8, 1400)]).toEqual([
       'held',
       null,
       null,
+      'holding',
     ]);
+    // A page that stood still saw nothing of what was between: it may have been two presses.
+    expect([at(0.8, 1500), at(0.8, 2500), at(0.8, 2800)]).toEqual(['holding', 'holding', 'holding']);
   });
 });
 

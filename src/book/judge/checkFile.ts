@@ -1,6 +1,6 @@
 import { isPairPlan } from '@/core/experiment/plan';
-import { BLIND_FORMAT, type BlindDocument } from '@/core/formats/blindJson';
-import { NOTICE_FORMAT, type NoticeDocument } from '@/core/formats/noticeJson';
+import { writeBlindJson } from '@/core/formats/blindJson';
+import { writeNoticeJson } from '@/core/formats/noticeJson';
 import type { ExperimentView } from '../model/experimentView';
 
 /** What a blind question came to, to be checked by oneself: a file that the command line scores again. */
@@ -8,7 +8,7 @@ export interface CheckFile {
   name: string;
   /** What was hashed before the first ride. */
   committed: string;
-  document: BlindDocument | NoticeDocument;
+  text: string;
 }
 
 /** @returns `null` where nothing was sealed, or nothing is told yet */
@@ -22,24 +22,23 @@ export function checkFile({ asked, answer, answers, salt, commitment }: Experime
       ? [{ ...one, order: drawn[place], answer: one.noticed ? ('none' as const) : one.answer }]
       : [],
   );
-  const sealed = { version: 1, salt, commitment, drawn } as const;
+  const sealed = { salt, commitment, drawn };
   if (asked.question === 'fine') {
     const { min, max, step } = asked.setting;
     const pairs = said.flatMap(({ order, answer: named, apart }) =>
       apart === undefined ? [] : [{ order, apart, answer: named }],
     );
-    const document = { format: NOTICE_FORMAT, ...sealed, min, max, step, at: asked.at, pairs } as const;
-    return { name: 'test.notice.json', committed, document };
+    const text = writeNoticeJson({ ...sealed, min, max, step, at: asked.at, pairs });
+    return { name: 'test.notice.json', committed, text };
   }
   if (!isPairPlan(asked)) return null;
   return {
     name: 'test.blind.json',
     committed,
-    document: {
-      format: BLIND_FORMAT,
+    text: writeBlindJson({
       ...sealed,
       question: asked.question === 'tell' ? 'which' : 'better',
       pairs: said.map(({ order, answer: named, sure }) => ({ order, answer: named, sure })),
-    },
+    }),
   };
 }

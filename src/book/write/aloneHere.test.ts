@@ -189,7 +189,7 @@ describe('how little is noticed', () => {
     // The file by which it can be checked says the same on the command line.
     const file = checkFile((await readExperiment(await here(), await view(), id))!)!;
     const path = join(mkdtempSync(join(tmpdir(), 'notice-')), file.name);
-    writeFileSync(path, JSON.stringify(file.document));
+    writeFileSync(path, file.text);
     const said = pebble('notice', path, '--json').json();
     expect(said).toMatchObject({ ...answer.told, pairs: 7, right: 6, commitmentHolds: true });
     expect(Number(said['next'])).toBeGreaterThan(0);

@@ -99,10 +99,7 @@ export async function saveBase(input: Program, seen?: Program): Promise<Reply> {
   const program = described.value;
   const fields = program ? [...program.steering, ...program.fields] : [];
   if (program && fields.length > 0) {
-    const sound = soundDialect(
-      { format: 'pebble-road/dialect', version: 1, name: program.name, axis: 'base', fields },
-      '',
-    );
+    const sound = soundDialect({ name: program.name, axis: 'base', fields }, '');
     if (!sound.ok) return refused(...sound.problems);
   }
   return commandHere(async ({ book, rig }) => {

@@ -1,10 +1,7 @@
 import { z } from 'zod';
 import { bettingScore, MOST_BLIND_PAIRS, type BlindScore } from '../experiment/bettingScore';
-import type { Outcome } from '../problem';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 import { holdsCommitment, isCheckable, orderSchema, sealedFields, UNCHECKABLE } from './sealedOrders';
-
-export const BLIND_FORMAT = 'pebble-road/blind';
 
 /** More pairs than a test takes are told by nobody; a few more do no harm. */
 const MOST_LISTED = 10 * MOST_BLIND_PAIRS;
@@ -17,8 +14,6 @@ const pairSchema = z.strictObject({
 
 const blindSchema = z
   .strictObject({
-    format: z.literal(BLIND_FORMAT),
-    version: z.literal(1),
     question: z.enum(['which', 'better']),
     ...sealedFields(MOST_LISTED),
     pairs: z.array(pairSchema).max(MOST_LISTED),
@@ -27,8 +22,11 @@ const blindSchema = z
 
 export type BlindDocument = z.output<typeof blindSchema>;
 
-export const readBlindJson = (text: string): Outcome<BlindDocument> =>
-  readDocument(text, blindSchema, BLIND_FORMAT);
+/** A `*.blind.json`. */
+export const { read: readBlindJson, write: writeBlindJson } = jsonFormat({
+  name: 'blind',
+  schema: blindSchema,
+});
 
 export interface BlindAnswer extends BlindScore {
   /** The orders are those that were promised; `null` where nothing was. */

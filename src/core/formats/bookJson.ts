@@ -14,7 +14,6 @@ import {
   softwareSchema,
   trialValuesSchema,
 } from '../experiment/plan';
-import type { Outcome } from '../problem';
 import { stampSchema } from '../ready/preflight';
 import { rigNameSchema, rigSpecSchema } from '../rig/rigSpec';
 import { rideNotesSchema, seedSchema } from '../rides/checkRide';
@@ -24,7 +23,7 @@ import { settingKeySchema, settingValuesSchema, settingValueSchema } from '../se
 import { idSchema as id, paragraph } from '../text/line';
 import { atMsSchema as atMs } from '../text/time';
 import { factSchema } from './factKinds';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 import { describedCarSchema } from './ownCarJson';
 import { ownTitleSchema } from './ownTitleJson';
 import { describedTrackSchema } from './trackJson';
@@ -113,14 +112,8 @@ const trial = z.strictObject({
 const MOST_ENTRIES = 200_000;
 const list = <T extends z.ZodType>(entry: T) => z.array(entry).max(MOST_ENTRIES);
 
-export const BOOK_FORMAT = 'pebble-road/book';
-export const BOOK_VERSION = 2;
-
 /** Everything in a book but the samples, which lie beside it as `*.capture.csv` and `*.ride.csv`. */
 export const bookSchema = z.strictObject({
-  format: z.literal(BOOK_FORMAT),
-  /** 2 has experiments; what an older one lacks it never had. */
-  version: z.literal([1, 2]),
   madeAtMs: atMs,
   rigs: list(z.strictObject({ id, name: rigNameSchema, spec: rigSpecSchema, createdAtMs: atMs })),
   combinations: list(
@@ -149,9 +142,9 @@ export const bookSchema = z.strictObject({
   ),
   captures: list(capture),
   rides: list(ride),
-  experiments: list(experiment).default([]),
-  trials: list(trial).default([]),
-  answers: list(z.strictObject({ experimentId: id, place, atMs, said: saidSchema })).default([]),
+  experiments: list(experiment),
+  trials: list(trial),
+  answers: list(z.strictObject({ experimentId: id, place, atMs, said: saidSchema })),
   ratings: list(
     z.strictObject({
       experimentId: id,
@@ -159,7 +152,7 @@ export const bookSchema = z.strictObject({
       dimension: dimensionSchema,
       rating: ratingSchema,
     }),
-  ).default([]),
+  ),
 });
 export type BookDocument = z.output<typeof bookSchema>;
 
@@ -167,6 +160,17 @@ export type BookDocument = z.output<typeof bookSchema>;
 export const captureFile = (id: string) => `captures/${id}.capture.csv`;
 export const rideFile = (id: string) => `rides/${id}.ride.csv`;
 
-export function readBookJson(text: string): Outcome<BookDocument> {
-  return readDocument(text, bookSchema, BOOK_FORMAT, BOOK_VERSION);
-}
+/** Before version 2 a book asked nothing. */
+const asksNothing = (book: Record<string, unknown>) => ({
+  experiments: [],
+  trials: [],
+  answers: [],
+  ratings: [],
+  ...book,
+});
+
+export const { read: readBookJson, write: writeBookJson } = jsonFormat({
+  name: 'book',
+  schema: bookSchema,
+  upgrades: [asksNothing],
+});

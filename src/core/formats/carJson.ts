@@ -3,7 +3,7 @@ import type { Outcome } from '../problem';
 import type { CarSpec } from '../vehicle/carSpec';
 import { DRIVELINE_PARTS } from '../vehicle/drivelineSpec';
 import { idSchema, line } from '../text/line';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 
 /** What anything that is driven on wheels lies within, a kart and a lorry among them. */
 const within = (least: number, most: number) => z.number().min(least).max(most);
@@ -55,8 +55,6 @@ const driveline = {
 
 const carSchema = z
   .strictObject({
-    format: z.literal('pebble-road/car'),
-    version: z.literal(1),
     id: idSchema,
     name: line(80).min(1, 'a car needs a name'),
     massKg: within(50, 60_000),
@@ -102,6 +100,7 @@ const carSchema = z
   });
 
 /** Reads a `*.car.json`. */
-export function readCarJson(text: string): Outcome<CarSpec> {
-  return readDocument(text, carSchema, 'pebble-road/car');
-}
+export const readCarJson: (text: string) => Outcome<CarSpec> = jsonFormat({
+  name: 'car',
+  schema: carSchema,
+}).read;

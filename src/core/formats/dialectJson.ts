@@ -6,7 +6,7 @@ import { gridCount, parameterOf, toCanonical, type MenuSchema, type MenuField } 
 import { checkSettings, type FieldValues } from '../response/settings';
 import { keySchema } from '../text/key';
 import { line, quoted } from '../text/line';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 
 /** Menus of titles and bases write numbers of this size, and steps no finer than this. */
 const LARGEST = 1e6;
@@ -49,29 +49,32 @@ export const dialectFieldSchema = z.strictObject({
   apart: z.literal(true).exactOptional(),
 });
 
-const DIALECT_FORMAT = 'pebble-road/dialect';
-const SETTINGS_FORMAT = 'pebble-road/settings';
-
-export const dialectSchema = z.strictObject({
-  format: z.literal(DIALECT_FORMAT),
-  version: z.literal(1),
+const dialectSchema = z.strictObject({
   name: line(120).min(1, 'a dialect needs a name'),
   axis: line(60),
   fields: z.array(dialectFieldSchema).min(1).max(60),
 });
 
+const dialectFile = jsonFormat({
+  name: 'dialect',
+  schema: dialectSchema,
+  sound: (document) => soundDialect(document, ''),
+});
+/** Reads a `*.dialect.json`, and refuses one whose fields contradict each other. */
+export const readDialectJson: (text: string) => Outcome<MenuSchema> = dialectFile.read;
+export const writeDialectJson = (dialect: MenuSchema): string => dialectFile.write(plainDialect(dialect));
+
+/** A dialect inside another file, with its own head. */
+const head = { format: dialectFile.format, version: dialectFile.version };
+export const dialectInsideSchema = dialectSchema
+  .extend({ format: z.literal(head.format), version: z.literal(head.version) })
+  .transform(({ format: _, version: __, ...dialect }) => dialect);
+export const dialectInside = (dialect: MenuSchema) => ({ ...head, ...plainDialect(dialect) });
+
 const settingsSchema = z.strictObject({
-  format: z.literal(SETTINGS_FORMAT),
-  version: z.literal(1),
-  dialect: dialectSchema,
+  dialect: dialectInsideSchema,
   values: z.record(z.string(), z.number()),
 });
-
-/** Reads a `*.dialect.json`, and refuses one whose fields contradict each other. */
-export function readDialectJson(text: string): Outcome<MenuSchema> {
-  const read = readDocument(text, dialectSchema, DIALECT_FORMAT);
-  return read.ok ? soundDialect(read.value, '') : read;
-}
 
 export interface Settings {
   dialect: MenuSchema;
@@ -79,10 +82,13 @@ export interface Settings {
 }
 
 /** Reads settings: a dialect and a value for each of its fields. */
-export function readSettingsJson(text: string): Outcome<Settings> {
-  const read = readDocument(text, settingsSchema, SETTINGS_FORMAT);
-  if (!read.ok) return read;
-  const { dialect: document, values } = read.value;
+export const readSettingsJson: (text: string) => Outcome<Settings> = jsonFormat({
+  name: 'settings',
+  schema: settingsSchema,
+  sound: soundSettings,
+}).read;
+
+function soundSettings({ dialect: document, values }: Settings): Outcome<Settings> {
   const dialect = soundDialect(document, 'dialect.');
   if (!dialect.ok) return dialect;
   const problems = wrongKeys(dialect.value, values);
@@ -113,7 +119,7 @@ function wrongKeys(dialect: MenuSchema, values: FieldValues): Problem[] {
 const DIVIDES = 1e-6;
 
 /** Keys once, ranges that rise, steps that divide them, neutrals inside, at most one field per parameter. */
-export function soundDialect(document: z.output<typeof dialectSchema>, path: string): Outcome<MenuSchema> {
+export function soundDialect(document: MenuSchema, path: string): Outcome<MenuSchema> {
   const { name, axis, fields } = document;
   const problems: Problem[] = [];
   const say = (i: number, key: string, code: string, message: string, remedy: string) =>
@@ -211,10 +217,6 @@ function beyondMeaning(field: MenuField): string | null {
 }
 
 /** A dialect as files hold it: its numbers and what they mean. */
-export function plainDialect({ name, axis, fields }: MenuSchema): MenuSchema {
+function plainDialect({ name, axis, fields }: MenuSchema): MenuSchema {
   return { name, axis, fields: fields.map(({ unit: _, ...field }) => field) };
-}
-
-export function writeDialectJson(dialect: MenuSchema): string {
-  return `${JSON.stringify({ format: DIALECT_FORMAT, version: 1, ...plainDialect(dialect) }, null, 2)}\n`;
 }

@@ -1,9 +1,6 @@
 import { z } from 'zod';
 import { findBest, type FinderAnswer } from '../experiment/finder/findBest';
-import type { Outcome } from '../problem';
-import { readDocument } from './jsonDocument';
-
-const FIND_FORMAT = 'pebble-road/find';
+import { jsonFormat } from './jsonFormat';
 
 const MOST_SETTINGS = 3;
 const MOST_LISTED = 500;
@@ -30,8 +27,6 @@ const rideSchema = z.strictObject({
 
 const findSchema = z
   .strictObject({
-    format: z.literal(FIND_FORMAT),
-    version: z.literal(1),
     seed: z.int().min(0).max(Number.MAX_SAFE_INTEGER),
     settings: z.array(settingSchema).min(1).max(MOST_SETTINGS),
     rides: z.array(rideSchema).max(MOST_LISTED),
@@ -57,11 +52,9 @@ const findSchema = z
     });
   });
 
-export type FindDocument = z.output<typeof findSchema>;
-
-export const readFindJson = (text: string): Outcome<FindDocument> =>
-  readDocument(text, findSchema, FIND_FORMAT);
+/** A `*.find.json`. */
+export const { read: readFindJson } = jsonFormat({ name: 'find', schema: findSchema });
 
 /** What a search says so far. */
-export const judgeFind = ({ settings, rides, seed }: FindDocument): FinderAnswer =>
+export const judgeFind = ({ settings, rides, seed }: z.output<typeof findSchema>): FinderAnswer =>
   findBest(settings, rides, seed);

@@ -2,11 +2,8 @@ import { z } from 'zod';
 import { jndStaircase, noticedFinely } from '../experiment/jndStaircase';
 import { MOST_NOTICED, type JustNoticeable } from '../experiment/justNoticeable';
 import type { Answer, FinePlan } from '../experiment/plan';
-import type { Outcome } from '../problem';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 import { holdsCommitment, isCheckable, orderSchema, sealedFields, UNCHECKABLE } from './sealedOrders';
-
-export const NOTICE_FORMAT = 'pebble-road/notice';
 
 const LARGEST = 1e9;
 const MOST_LISTED = 10 * MOST_NOTICED;
@@ -14,8 +11,6 @@ const number = z.number().min(-LARGEST).max(LARGEST);
 
 const noticeSchema = z
   .strictObject({
-    format: z.literal(NOTICE_FORMAT),
-    version: z.literal(1),
     /** The menu of the setting, and what one ride of every pair had: A. */
     min: number,
     max: number,
@@ -42,8 +37,11 @@ const noticeSchema = z
 
 export type NoticeDocument = z.output<typeof noticeSchema>;
 
-export const readNoticeJson = (text: string): Outcome<NoticeDocument> =>
-  readDocument(text, noticeSchema, NOTICE_FORMAT);
+/** A `*.notice.json`. */
+export const { read: readNoticeJson, write: writeNoticeJson } = jsonFormat({
+  name: 'notice',
+  schema: noticeSchema,
+});
 
 export interface NoticeAnswer extends JustNoticeable {
   /** Pairs that count, and those of them that were named right. */

@@ -1,10 +1,8 @@
 import { z } from 'zod';
-import { succeed, type Outcome } from '../problem';
-import { KNOWN_OF_A_CAR, knownOfACar, type DescribedCar, type KnownOfACar } from '../vehicle/carClass';
+import { KNOWN_OF_A_CAR, type KnownOfACar } from '../vehicle/carClass';
 import { idSchema, line } from '../text/line';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 
-const CAR_FORMAT = 'pebble-road/car';
 const within = (least: number, most: number) => z.number().min(least).max(most).nullable();
 
 /** What a driver may know of a car lies within what anything on wheels does. */
@@ -27,21 +25,13 @@ export const describedCarSchema = z.strictObject({
 });
 
 const fileSchema = describedCarSchema.extend({
-  format: z.literal(CAR_FORMAT),
-  version: z.literal(1),
   ...(Object.fromEntries(
     KNOWN_OF_A_CAR.map((key) => [key, known[key].default(null)]),
   ) as unknown as typeof known),
 });
 
-/** Reads a `*.car.json` that names a class and what is known of the car; what is left out is unknown. */
-export function readOwnCarJson(text: string): Outcome<DescribedCar> {
-  const read = readDocument(text, fileSchema, CAR_FORMAT);
-  if (!read.ok) return read;
-  const { name, className } = read.value;
-  return succeed({ name, className, ...knownOfACar((key) => read.value[key]) });
-}
-
-export function writeOwnCarJson(car: DescribedCar): string {
-  return `${JSON.stringify({ format: CAR_FORMAT, version: 1, ...car }, null, 2)}\n`;
-}
+/** A `*.car.json` that names a class and what is known of the car; what is left out is unknown. */
+export const { read: readOwnCarJson, write: writeOwnCarJson } = jsonFormat({
+  name: 'car',
+  schema: fileSchema,
+});

@@ -2,19 +2,16 @@ import { z } from 'zod';
 import { AXIS_NAMES } from '../axes/axes';
 import { fail, succeed, type Outcome } from '../problem';
 import { LAYERS } from '../settings/setting';
-import type { Hardware, SetAxis } from '../settings/transferSettings';
+import type { SetAxis } from '../settings/transferSettings';
 import { checkSettings } from '../response/settings';
 import { line, paragraph } from '../text/line';
 import { atMsSchema } from '../text/time';
-import { dialectSchema, plainDialect, soundDialect } from './dialectJson';
-import { readDocument } from './jsonDocument';
+import { dialectInside, dialectInsideSchema, soundDialect } from './dialectJson';
+import { jsonFormat } from './jsonFormat';
 
-const PACK_FORMAT = 'pebble-road/pack';
 const words = line(400);
 
 const packSchema = z.strictObject({
-  format: z.literal(PACK_FORMAT),
-  version: z.literal(1),
   name: line(200).min(1, 'a pack needs a name'),
   rig: words,
   title: words,
@@ -32,7 +29,7 @@ const packSchema = z.strictObject({
       z.strictObject({
         layer: z.enum(LAYERS),
         axis: z.enum(AXIS_NAMES),
-        dialect: dialectSchema,
+        dialect: dialectInsideSchema,
         values: z.record(z.string(), z.number()),
         points: z
           .array(z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]))
@@ -49,24 +46,15 @@ const packSchema = z.strictObject({
   notes: paragraph(8000),
 });
 
-export interface Pack {
-  name: string;
-  rig: string;
-  title: string;
-  car: string;
-  driver: string;
-  hardware: Hardware;
-  settings: SetAxis[];
-  provenance: { setting: string; value: string; why: string; atMs: number }[];
-  calibration: string[];
-  notes: string;
-}
+export type Pack = Omit<z.output<typeof packSchema>, 'settings'> & { settings: SetAxis[] };
+
+const packFile = jsonFormat({ name: 'pack', schema: packSchema });
 
 /** Reads a `*.profile.json` that somebody shares: settings on every layer with the dialects they are written in. */
 export function readPackJson(text: string): Outcome<Pack> {
-  const read = readDocument(text, packSchema, PACK_FORMAT);
+  const read = packFile.read(text);
   if (!read.ok) return read;
-  const { name, rig, title, car, driver, hardware, settings, provenance, calibration, notes } = read.value;
+  const { settings, ...pack } = read.value;
   const sound: SetAxis[] = [];
   for (const [i, { dialect: document, ...set }] of settings.entries()) {
     const dialect = soundDialect(document, `settings[${i}].dialect.`);
@@ -78,24 +66,13 @@ export function readPackJson(text: string): Outcome<Pack> {
       );
     sound.push({ ...set, dialect: dialect.value });
   }
-  return succeed({
-    name,
-    rig,
-    title,
-    car,
-    driver,
-    hardware,
-    settings: sound,
-    provenance,
-    calibration,
-    notes,
-  });
+  return succeed({ ...pack, settings: sound });
 }
 
 export function writePackJson(pack: Pack): string {
   const settings = pack.settings.map(({ dialect, ...set }) => ({
     ...set,
-    dialect: { format: 'pebble-road/dialect', version: 1, ...plainDialect(dialect) },
+    dialect: dialectInside(dialect),
   }));
-  return `${JSON.stringify({ format: PACK_FORMAT, version: 1, ...pack, settings }, null, 2)}\n`;
+  return packFile.write({ ...pack, settings });
 }

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import type { Outcome } from '../problem';
 import { line } from '../text/line';
 import { forceSchema } from './forceJson';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 import { layerSchema } from './responseJson';
 
 const wornSchema = z.strictObject({
@@ -57,12 +56,8 @@ const pedalSchema = z.strictObject({
   layers: z.array(layerSchema).max(3),
 });
 
-const PROFILE_FORMAT = 'pebble-road/profile';
-
 /** A combination as it is driven: hardware, calibration and layers per pedal, and the foot that works them. */
 const profileSchema = z.strictObject({
-  format: z.literal(PROFILE_FORMAT),
-  version: z.literal(1),
   name: line(200).min(1, 'a profile needs a name'),
   rig: line(200),
   title: line(200),
@@ -75,10 +70,7 @@ const profileSchema = z.strictObject({
 });
 export type Profile = z.output<typeof profileSchema>;
 
-export function readProfileJson(text: string): Outcome<Profile> {
-  return readDocument(text, profileSchema, PROFILE_FORMAT);
-}
-
-export function writeProfileJson(profile: Profile): string {
-  return `${JSON.stringify(profile, null, 2)}\n`;
-}
+export const { read: readProfileJson, write: writeProfileJson } = jsonFormat({
+  name: 'profile',
+  schema: profileSchema,
+});

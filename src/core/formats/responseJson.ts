@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Outcome } from '../problem';
 import { BLEND_RANGE, GAMMA_RANGE, LEAST_GAP } from '../response/curve';
 import { LEAST_TRAVEL, TRAVEL_ROUNDING, type ResponseLayer } from '../response/layer';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 
 /** More points than this no menu lets one draw. */
 const MOST_POINTS = 50;
@@ -36,15 +36,12 @@ export const layerSchema = z
     `saturation must lie at least ${LEAST_TRAVEL} above deadzone`,
   );
 
-const RESPONSE_FORMAT = 'pebble-road/response';
-
 const responseSchema = z.strictObject({
-  format: z.literal(RESPONSE_FORMAT),
-  version: z.literal(1),
   layers: z.array(layerSchema).min(1).max(3),
 });
 
 /** Reads the 1 to 3 layers of one axis, in signal order. */
-export function readResponseJson(text: string): Outcome<{ layers: ResponseLayer[] }> {
-  return readDocument(text, responseSchema, RESPONSE_FORMAT);
-}
+export const readResponseJson: (text: string) => Outcome<{ layers: ResponseLayer[] }> = jsonFormat({
+  name: 'response',
+  schema: responseSchema,
+}).read;

@@ -1,14 +1,9 @@
 import { z } from 'zod';
-import { buttonMapSchema, EMPTY_MAP, type ButtonMap } from '../buttons/buttonMap';
-import { succeed, type Outcome } from '../problem';
-import { MOST_BUTTONS, rimButtonSchema, type RimButton } from '../rig/rimButton';
-import { readDocument } from './jsonDocument';
+import { buttonMapSchema, EMPTY_MAP } from '../buttons/buttonMap';
+import { MOST_BUTTONS, rimButtonSchema } from '../rig/rimButton';
+import { jsonFormat } from './jsonFormat';
 
-const RIM_FORMAT = 'pebble-road/rim';
-
-const fileSchema = z.strictObject({
-  format: z.literal(RIM_FORMAT),
-  version: z.literal(1),
+const rimFileSchema = z.strictObject({
   buttons: z
     .array(rimButtonSchema)
     .min(1)
@@ -21,17 +16,7 @@ const fileSchema = z.strictObject({
 });
 
 /** Buttons of a rim, and what they do in a title. */
-export interface RimFile {
-  buttons: RimButton[];
-  map: ButtonMap;
-}
 
-/** Reads a `*.rim.json`. */
-export function readRimJson(text: string): Outcome<RimFile> {
-  const read = readDocument(text, fileSchema, RIM_FORMAT);
-  return read.ok ? succeed({ buttons: read.value.buttons, map: read.value.map }) : read;
-}
 
-export function writeRimJson(rim: RimFile): string {
-  return `${JSON.stringify({ format: RIM_FORMAT, version: 1, ...rim }, null, 2)}\n`;
-}
+/** A `*.rim.json`. */
+export const { read: readRimJson, write: writeRimJson } = jsonFormat({ name: 'rim', schema: rimFileSchema });

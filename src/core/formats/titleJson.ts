@@ -5,10 +5,8 @@ import { gridPoint, type MenuField } from '../response/menuSchema';
 import { MOST_FIELDS } from '../titles/pastedMenu';
 import { idSchema, line } from '../text/line';
 import { dialectFieldSchema, soundDialect } from './dialectJson';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 import { schemaProblem } from './schemaProblem';
-
-const TITLE_FORMAT = 'pebble-road/title';
 
 /** Axes that a title gives a response of its own; a shifter has none. */
 export type ShapedAxis = Exclude<AxisName, 'gear'>;
@@ -71,21 +69,12 @@ export const titleDocumentSchema = z.strictObject({
 });
 export type TitleDocument = z.output<typeof titleDocumentSchema>;
 
-const fileSchema = titleDocumentSchema.extend({
-  format: z.literal(TITLE_FORMAT),
-  version: z.literal(1),
+/** A `*.title.json`; one whose fields contradict each other is refused. */
+export const { read: readTitleJson, write: writeTitleJson } = jsonFormat({
+  name: 'title',
+  schema: titleDocumentSchema,
+  sound: soundTitle,
 });
-
-/** Reads a `*.title.json`, and refuses one whose fields contradict each other. */
-export function readTitleJson(text: string): Outcome<TitleDocument> {
-  const read = readDocument(text, fileSchema, TITLE_FORMAT);
-  if (!read.ok) return read;
-  return soundTitle(titleDocumentSchema.strip().parse(read.value));
-}
-
-export function writeTitleJson(document: TitleDocument): string {
-  return `${JSON.stringify({ format: TITLE_FORMAT, version: 1, ...document }, null, 2)}\n`;
-}
 
 /** Reads a title's document as the book holds it or a page sends it. */
 export function readTitleDocument(input: unknown): Outcome<TitleDocument> {
@@ -123,10 +112,7 @@ function soundTitle(document: TitleDocument): Outcome<TitleDocument> {
     for (const axis of SHAPED_AXES) {
       const fields = fieldsOn(document, layer, axis, ANY_LOCK_DEG);
       if (fields.length === 0) continue;
-      const sound = soundDialect(
-        { format: 'pebble-road/dialect', version: 1, name: document.name, axis, fields },
-        '',
-      );
+      const sound = soundDialect({ name: document.name, axis, fields }, '');
       if (!sound.ok) return fail(...sound.problems.map((one) => placed(one, document, fields)));
     }
   const lost = document.pages

@@ -2,9 +2,8 @@ import { z } from 'zod';
 import { fail, succeed, type Outcome, type Problem } from '../problem';
 import { layTrack, type TrackSpec } from '../vehicle/track';
 import { idSchema, line } from '../text/line';
-import { readDocument } from './jsonDocument';
+import { jsonFormat } from './jsonFormat';
 
-const TRACK_FORMAT = 'pebble-road/track';
 /** A closed road ends where it began, within this. */
 const MOST_GAP_M = 0.1;
 const SHORTEST_M = 50;
@@ -81,8 +80,6 @@ export type DescribedTrack = z.output<typeof describedTrackSchema>;
 
 const fileSchema = z
   .strictObject({
-    format: z.literal(TRACK_FORMAT),
-    version: z.literal(1),
     id: idSchema.optional(),
     ...shape,
     widthM: shape.widthM.nullable().default(null),
@@ -131,17 +128,16 @@ export function readDescribedTrackJson(text: string): Outcome<DescribedTrack> {
   return read.ok ? succeed(read.value.described) : read;
 }
 
+const trackFile = jsonFormat({ name: 'track', schema: fileSchema });
+export const writeTrackJson: (track: DescribedTrack) => string = trackFile.write;
+
 function readFile(text: string): Outcome<{ id: string | undefined; described: DescribedTrack }> {
-  const read = readDocument(text, fileSchema, TRACK_FORMAT);
+  const read = trackFile.read(text);
   if (!read.ok) return read;
   const { id, name, widthM, closed, segments, course, origin } = read.value;
   const described: DescribedTrack = { name, widthM, closed, segments, ...(course && { course }), origin };
   const faults = trackFaults(described);
   return faults.length > 0 ? fail(...faults) : succeed({ id, described });
-}
-
-export function writeTrackJson(track: DescribedTrack): string {
-  return `${JSON.stringify({ format: TRACK_FORMAT, version: 1, ...track }, null, 2)}\n`;
 }
 
 /** Each corner's angle includes half of either clothoid. */

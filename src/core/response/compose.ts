@@ -15,7 +15,9 @@ export interface EffectiveResponse {
 
 /** Sends x through the layers in signal order (base, title, car). */
 export function respond(layers: ResponseLayer[], x: number): number {
-  return layers.reduce((value, layer) => layerValue(layer, value), x);
+  let value = x;
+  for (const layer of layers) value = layerValue(layer, value);
+  return value;
 }
 
 /** The composed response: where it starts and ends, and its slopes. */

@@ -24,10 +24,12 @@ const tables = new WeakMap<CarSpec, Float64Array>();
  * less what turns the engine and the wheels themselves.
  */
 export function driveForce(car: CarSpec, speed: number): number {
-  const spec = drivelineOf(car);
-  if (!spec) return (car.powerKw * 1000) / Math.max(LEAST_POWER_SPEED, speed);
   let table = tables.get(car);
-  if (!table) tables.set(car, (table = forces(car, spec)));
+  if (!table) {
+    const spec = drivelineOf(car);
+    if (!spec) return (car.powerKw * 1000) / Math.max(LEAST_POWER_SPEED, speed);
+    tables.set(car, (table = forces(car, spec)));
+  }
   const at = Math.min(table.length - 1.001, Math.max(0, speed / STEP_MPS));
   const low = Math.floor(at);
   return table[low]! + (at - low) * (table[low + 1]! - table[low]!);

@@ -80,18 +80,22 @@ export function makeDriver(setup: DriverSetup): Driver {
   const resting = slowNoise(random, foot.restWander, 1);
   const arm = { angle: 0, rate: 0, delayed: new Float64Array(64), at: 0 };
   const feet = { throttle: 0, brake: foot.restTravel };
-  let integral = 0;
-  let lineOffset = 0;
-  let pressPeak = foot.pressTravel;
-  let braking = false;
-  let committed = false;
+  // In an object: variables of a closure would be put on the heap anew with every change.
+  const mind = {
+    integral: 0,
+    lineOffset: 0,
+    pressPeak: foot.pressTravel,
+    braking: false,
+    committed: false,
+    decidedAt: -Infinity,
+  };
 
   const roadWheelAngle = (state: BodyState, place: TrackPlace) => {
     const v = Math.max(2, state.vx);
     const preview = Math.max(LEAST_PREVIEW_M, v * PREVIEW_S);
     const k = trackIndex(track, place.distanceM + preview);
-    const aimX = track.x[k]! - lineOffset * Math.sin(track.heading[k]!) - state.x;
-    const aimY = track.y[k]! + lineOffset * Math.cos(track.heading[k]!) - state.y;
+    const aimX = track.x[k]! - mind.lineOffset * track.north[k]! - state.x;
+    const aimY = track.y[k]! + mind.lineOffset * track.east[k]! - state.y;
     // Along the course, not the nose: a body slip of 0.1 rad would pass for twice a fast corner's curvature.
     const course = state.heading + Math.atan2(state.vy, v);
     const cos = Math.cos(course);
@@ -126,8 +130,8 @@ export function makeDriver(setup: DriverSetup): Driver {
     const target = plan[i]! * paceShare;
     const slope = (plan[j]! - plan[i]!) / (2 * track.stepM);
     const error = target - v;
-    integral = Math.min(INTEGRAL_LIMIT, Math.max(-INTEGRAL_LIMIT, integral + SPEED_I * error * dt));
-    return v * slope + SPEED_P * error + integral;
+    mind.integral = Math.min(INTEGRAL_LIMIT, Math.max(-INTEGRAL_LIMIT, mind.integral + SPEED_I * error * dt));
+    return v * slope + SPEED_P * error + mind.integral;
   };
 
   /** Share of the grip that cornering leaves for the pedals (friction circle); load transfer takes some of it. */
@@ -164,7 +168,7 @@ export function makeDriver(setup: DriverSetup): Driver {
   /** Over the time since the last one. */
   const decide = (dt: number, state: BodyState, place: TrackPlace, { gear }: Controls) => {
     const paceShare = 1 + pace(dt);
-    lineOffset += ((line(dt) - lineOffset) * dt) / LINE_SMOOTH_S;
+    mind.lineOffset += ((line(dt) - mind.lineOffset) * dt) / LINE_SMOOTH_S;
     wanted.hand = roadWheelAngle(state, place) * car.steeringRatio;
 
     const a = wantedAcceleration(state, place, dt, paceShare);
@@ -172,8 +176,8 @@ export function makeDriver(setup: DriverSetup): Driver {
     const drag = dragForce(car, state.vx) / car.massKg + slopePull(state.grade);
     const left = gripLeft(state);
     const isBraking = a < -drag - COAST_MPS2;
-    if (isBraking && !braking) pressPeak = foot.pressTravel + foot.pressSpread * random.normal();
-    braking = isBraking;
+    if (isBraking && !mind.braking) mind.pressPeak = foot.pressTravel + foot.pressSpread * random.normal();
+    mind.braking = isBraking;
     const most = driveForce(car, state.vx);
     const power = (a + drag) / (most / car.massKg);
     const share = Math.min(1, (traction(state) * left) / most, Math.max(0, power > ALL_OF_IT ? 1 : power));
@@ -181,19 +185,18 @@ export function makeDriver(setup: DriverSetup): Driver {
     const hardest = (BRAKE_SHARE * gripAt(car, state.vx) * left * left * car.massKg) / car.fullBrakeN;
     const stop = isBraking ? Math.min(hardest, (-a - drag) / (car.fullBrakeN / car.massKg)) : 0;
     const rest = Math.max(0, foot.restTravel + resting(dt));
-    const greatest = brake.outputAt(pressPeak);
-    committed = isBraking && stop > (committed ? EASES_OFF : COMMITS) * greatest;
-    const press = committed ? pressPeak : brake.positionFor(stop, pressPeak);
+    const greatest = brake.outputAt(mind.pressPeak);
+    mind.committed = isBraking && stop > (mind.committed ? EASES_OFF : COMMITS) * greatest;
+    const press = mind.committed ? mind.pressPeak : brake.positionFor(stop, mind.pressPeak);
     wanted.throttle = throttle.positionFor(push, 1) * Math.sign(push);
     wanted.brake = isBraking ? Math.max(rest, press) : rest;
   };
 
-  let decidedAt = -Infinity;
   return {
     step(t, dt, state, place, controls) {
-      if (t - decidedAt > decidesS - dt / 2) {
-        decide(Math.min(decidesS, t - decidedAt), state, place, controls);
-        decidedAt = t;
+      if (t - mind.decidedAt > decidesS - dt / 2) {
+        decide(Math.min(decidesS, t - mind.decidedAt), state, place, controls);
+        mind.decidedAt = t;
       }
       const hand = armStep(wanted.hand, dt);
       feet.throttle += (wanted.throttle - feet.throttle) * FOOT_RATE * dt;

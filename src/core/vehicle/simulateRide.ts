@@ -94,7 +94,8 @@ export function* simulateRide(
   const lapM = closed ? track.lengthM : track.lengthM - RUN_OFF_M;
   const total = runUpM + laps * lapM;
   const mostSteps = Math.ceil(total / SLOWEST_AVERAGE_MPS / stepS);
-  for (let step = 0; step < mostSteps; step++) {
+  /** One step. @returns whether the ride is over: a generator’s own body would be several times slower */
+  const isOverAfter = () => {
     if (!closed && road.place.distanceM >= lapM) {
       // An open road is driven again from its start.
       driver = setOut(road.lap);
@@ -104,12 +105,13 @@ export function* simulateRide(
     const hand = driver.step(road.t, stepS, road.state, road.place, controls);
     transmission?.step(road.state, controls, stepS);
     road.step(body, controls, hand);
+    return road.lap > laps && road.place.distanceM > RUN_OUT_M;
+  };
+  for (let step = 0; step < mostSteps && !isOverAfter(); step++) {
+    if (step % rates.body !== 0) continue;
     const { lap, place } = road;
-    if (lap > laps && place.distanceM > RUN_OUT_M) break;
-    if (step % rates.body === 0) {
-      const done = lap === 0 ? place.distanceM - startAt : runUpM + (lap - 1) * lapM + place.distanceM;
-      yield { lap, share: Math.min(1, Math.max(0, done / total)) };
-    }
+    const done = lap === 0 ? place.distanceM - startAt : runUpM + (lap - 1) * lapM + place.distanceM;
+    yield { lap, share: Math.min(1, Math.max(0, done / total)) };
   }
   const notes = { source: 'simulated', car: car.id, track: ride.track.id, seed: String(ride.seed) };
   return road.finish(notes);

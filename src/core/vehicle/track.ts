@@ -48,6 +48,9 @@ export interface Track {
   x: Float64Array;
   y: Float64Array;
   heading: Float64Array;
+  /** Its cosine and sine. */
+  east: Float64Array;
+  north: Float64Array;
   /** 1/m, left positive. */
   curvature: Float64Array;
   bumpy: Uint8Array;
@@ -85,6 +88,8 @@ export function layTrack(spec: TrackSpec): Track {
     x: new Float64Array(count),
     y: new Float64Array(count),
     heading: new Float64Array(count),
+    east: new Float64Array(count),
+    north: new Float64Array(count),
     curvature: new Float64Array(count),
     bumpy: new Uint8Array(count),
     grade: new Float64Array(count),
@@ -104,6 +109,8 @@ export function layTrack(spec: TrackSpec): Track {
       track.x[k] = x;
       track.y[k] = y;
       track.heading[k] = heading;
+      track.east[k] = Math.cos(heading);
+      track.north[k] = Math.sin(heading);
       track.curvature[k] = curvatureAt(now, s - start);
       track.bumpy[k] = now.bumpy ? 1 : 0;
       track.kerb[k] = now.kerb;
@@ -206,15 +213,18 @@ export function moveAlongTrack(track: Track, x: number, y: number, place: TrackP
   const k = wrap(best, n);
   const dx = x - track.x[k]!;
   const dy = y - track.y[k]!;
-  const cos = Math.cos(track.heading[k]!);
-  const sin = Math.sin(track.heading[k]!);
+  const cos = track.east[k]!;
+  const sin = track.north[k]!;
   const along = best * track.stepM + dx * cos + dy * sin;
   const length = track.lengthM;
   place.distanceM = closed ? ((along % length) + length) % length : along;
   place.offsetM = dy * cos - dx * sin;
 }
 
-const wrap = (i: number, n: number) => ((i % n) + n) % n;
+function wrap(i: number, n: number): number {
+  if (i >= 0 && i < n) return i;
+  return ((i % n) + n) % n;
+}
 
 function away(track: Track, i: number, x: number, y: number): number {
   const k = wrap(i, track.x.length);

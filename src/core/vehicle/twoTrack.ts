@@ -4,7 +4,7 @@ import { driveForce, slopePull } from './driveForce';
 import { radps } from './drivelineSpec';
 import { idling } from './engine';
 import { gearAt, rollingOmega } from './gearbox';
-import { makeTrail, makeTyre, type Tyre, type TyreForces } from './tyre';
+import { makeTrail, makeTyre, type Contact, type Tyre } from './tyre';
 
 /** Order of the wheels in every array of four: front left, front right, rear left, rear right. */
 const [FL, FR, RL, RR] = [0, 1, 2, 3] as const;
@@ -170,7 +170,6 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
   const brakeHand = HANDBRAKE_NM / 2;
   const lockNms = car.diffLock * LOCKED_DIFF_NMS;
   const driveline = makeDriveline(car);
-  const out: TyreForces = { fx: 0, fy: 0 };
 
   /** A car that knows only its power: it drives the rear wheels, coupled by how fast they turn against each other. */
   const powered = (s: BodyState, { throttle }: Controls, dt: number) => {
@@ -200,53 +199,59 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
     load[RR] = rear + leansRear;
   };
 
+  // What a step hands to its wheels stands in objects: numbers that are handed on one by one are each put on the heap.
+  const contact: Contact = { kappa: 0, tanAlpha: 0, load: 0, fx: 0, fy: 0, rho: 0 };
+  const steered = { cos: 1, sin: 0 };
+  const sum = { fx: 0, fy: 0, moment: 0 };
+  const asides = Float64Array.of(halfFront, -halfFront, halfRear, -halfRear);
+
+  /** One wheel: its slips relax, its tyre turns it and pushes the body. */
+  const roll = (s: BodyState, i: number, dt: number) => {
+    const { spin, slip, kappa } = s;
+    const isFront = i < RL;
+    const tyre = isFront ? tyreFront : tyreRear;
+    const aside = asides[i]!;
+    const ahead = isFront ? car.frontM : -car.rearM;
+    const cos = isFront ? steered.cos : 1;
+    const sin = isFront ? steered.sin : 0;
+    const vxBody = s.vx - s.yawRate * aside;
+    const vyBody = s.vy + ahead * s.yawRate;
+    const vx = vxBody * cos + vyBody * sin;
+    const vy = vyBody * cos - vxBody * sin;
+    const spun = spin[i]! * r - vx;
+    slip[i] = relax(slip[i]!, -vy, vx, sigma, dt);
+    kappa[i] = relax(kappa[i]!, spun, vx, sigma, dt);
+    contact.kappa = kappa[i]!;
+    contact.tanAlpha = slip[i]!;
+    contact.load = s.load[i]!;
+    tyre.press(contact);
+    let along = contact.fx;
+    if (Math.abs(vx) < SLOW_MPS) {
+      // A slow tyre is damped, and gives no more than it can hold.
+      const most = tyre.friction(contact.load) * contact.load;
+      const damping = (1 - Math.abs(vx) / SLOW_MPS) * SLOW_SLIP_DAMPING * car.massKg * 0.25 * spun;
+      along = Math.min(most, Math.max(-most, along + damping));
+    }
+    spin[i]! -= ((along * r) / wheelInertia) * dt;
+    const x = along * cos - contact.fy * sin;
+    const y = along * sin + contact.fy * cos;
+    sum.fx += x;
+    sum.fy += y;
+    sum.moment += ahead * y - aside * x;
+    if (!isFront) return;
+    s.momentMechanical -= contact.fy * car.casterTrailM;
+    s.momentPneumatic -= contact.fy * trail(contact.load, contact.rho);
+  };
+
   const step = (s: BodyState, controls: Controls, dt: number) => {
-    const { spin, slip, kappa, load } = s;
+    const { spin, slip } = s;
     const speed2 = s.vx * s.vx + s.vy * s.vy;
-    loads(speed2, s.grade, s.axSlow, s.aySlow, load);
-
-    const cos = Math.cos(controls.steer);
-    const sin = Math.sin(controls.steer);
-    const vyFront = s.vy + car.frontM * s.yawRate;
-    const vyRear = s.vy - car.rearM * s.yawRate;
-    let fx = 0;
-    let fy = 0;
-    let moment = 0;
-    s.momentMechanical = 0;
-    s.momentPneumatic = 0;
-    for (let i = 0; i < 2; i++) {
-      const aside = i === FL ? halfFront : -halfFront;
-      const vxBody = s.vx - s.yawRate * aside;
-      const vx = vxBody * cos + vyFront * sin;
-      const vy = vyFront * cos - vxBody * sin;
-      const spun = spin[i]! * r - vx;
-      slip[i] = relax(slip[i]!, -vy, vx, sigma, dt);
-      kappa[i] = relax(kappa[i]!, spun, vx, sigma, dt);
-      const rho = tyreFront.forces(kappa[i]!, slip[i]!, load[i]!, out);
-      const along = damped(out.fx, slowDamping(car, spun, vx), tyreFront.friction(load[i]!) * load[i]!);
-      spin[i]! -= ((along * r) / wheelInertia) * dt;
-      const x = along * cos - out.fy * sin;
-      const y = along * sin + out.fy * cos;
-      fx += x;
-      fy += y;
-      moment += car.frontM * y - aside * x;
-      s.momentMechanical -= out.fy * car.casterTrailM;
-      s.momentPneumatic -= out.fy * trail(load[i]!, rho);
-    }
-
-    for (let i = 2; i < 4; i++) {
-      const aside = i === RL ? halfRear : -halfRear;
-      const vx = s.vx - s.yawRate * aside;
-      const spun = spin[i]! * r - vx;
-      slip[i] = relax(slip[i]!, -vyRear, vx, sigma, dt);
-      kappa[i] = relax(kappa[i]!, spun, vx, sigma, dt);
-      tyreRear.forces(kappa[i]!, slip[i]!, load[i]!, out);
-      const along = damped(out.fx, slowDamping(car, spun, vx), tyreRear.friction(load[i]!) * load[i]!);
-      spin[i]! -= ((along * r) / wheelInertia) * dt;
-      fx += along;
-      fy += out.fy;
-      moment -= car.rearM * out.fy + aside * along;
-    }
+    loads(speed2, s.grade, s.axSlow, s.aySlow, s.load);
+    steered.cos = Math.cos(controls.steer);
+    steered.sin = Math.sin(controls.steer);
+    sum.fx = sum.fy = sum.moment = 0;
+    s.momentMechanical = s.momentPneumatic = 0;
+    for (let i = 0; i < 4; i++) roll(s, i, dt);
     // Tyres first, then what drives, then what brakes: each acts on the speeds that the one before it left.
     if (driveline) driveline.turn(s, controls.fuel, controls.clutch, controls.gear, dt);
     else powered(s, controls, dt);
@@ -259,18 +264,19 @@ export function makeTwoTrack(car: CarSpec): TwoTrack {
     s.slipFront = (slip[FL]! + slip[FR]!) / 2;
     s.slipRear = (slip[RL]! + slip[RR]!) / 2;
 
-    fx -= dragForce(car, Math.sqrt(speed2)) * Math.sign(s.vx);
-    s.ax = fx / car.massKg;
-    s.ay = fy / car.massKg;
+    s.ax = (sum.fx - dragForce(car, Math.sqrt(speed2)) * Math.sign(s.vx)) / car.massKg;
+    s.ay = sum.fy / car.massKg;
     s.axSlow += ((s.ax - s.axSlow) * dt) / LOAD_TRANSFER_S;
     s.aySlow += ((s.ay - s.aySlow) * dt) / LOAD_TRANSFER_S;
-    s.yawRate += (moment / car.yawInertiaKgM2) * dt;
+    s.yawRate += (sum.moment / car.yawInertiaKgM2) * dt;
     // The slope pulls at the mass: load moves by what the tyres give, which is what a driver feels.
     s.vx += (s.ax - slopePull(s.grade) + s.vy * s.yawRate) * dt;
     s.vy += (s.ay - s.vx * s.yawRate) * dt;
     s.heading += s.yawRate * dt;
-    s.x += (s.vx * Math.cos(s.heading) - s.vy * Math.sin(s.heading)) * dt;
-    s.y += (s.vx * Math.sin(s.heading) + s.vy * Math.cos(s.heading)) * dt;
+    const east = Math.cos(s.heading);
+    const north = Math.sin(s.heading);
+    s.x += (s.vx * east - s.vy * north) * dt;
+    s.y += (s.vx * north + s.vy * east) * dt;
   };
   return { car, tyreFront, tyreRear, loadFront, loadRear, understeer, driveline, loads, step };
 }
@@ -283,16 +289,6 @@ function upTo(shift: number, back: number, forth: number): number {
 /** du/dt = (slip speed − |v_x|·u)/σ, implicit in u, so that standing still is no special case. */
 function relax(u: number, slipSpeed: number, vx: number, sigma: number, dt: number): number {
   return (u + (dt * slipSpeed) / sigma) / (1 + (dt * Math.abs(vx)) / sigma);
-}
-
-/** What a slow tyre gives along itself: damped, and no more than it can hold. */
-function damped(force: number, damping: number, most: number): number {
-  return damping === 0 ? force : Math.min(most, Math.max(-most, force + damping));
-}
-
-function slowDamping(car: CarSpec, slipSpeed: number, vx: number): number {
-  const share = Math.max(0, 1 - Math.abs(vx) / SLOW_MPS);
-  return share * SLOW_SLIP_DAMPING * car.massKg * 0.25 * slipSpeed;
 }
 
 /** Brake torque opposes the spin and can hold the wheel, never turn it backwards. */

@@ -25,6 +25,14 @@ export interface TyreForces {
   fy: number;
 }
 
+/** What a tyre is asked at, and what it gives: combined slip ρ is 1 at the peak. */
+export interface Contact extends TyreForces {
+  kappa: number;
+  tanAlpha: number;
+  load: number;
+  rho: number;
+}
+
 /** A tyre ready to be evaluated a thousand times a second. */
 export interface Tyre {
   /** Friction at a wheel load in N. */
@@ -34,6 +42,8 @@ export interface Tyre {
    * @returns the combined slip ρ, 1 at the peak
    */
   forces(kappa: number, tanAlpha: number, load: number, out: TyreForces): number;
+  /** The same at a contact, which it writes to. */
+  press(contact: Contact): void;
   /** Lateral force per tan α at zero slip, N. */
   corneringStiffness(load: number): number;
   /** tan α that gives a lateral force in N under a wheel load, at most the peak. */
@@ -46,22 +56,31 @@ export function makeTyre(spec: TyreSpec): Tyre {
   const lateral = shape(spec.cy, spec.ey, spec.peakTanAlpha);
   const longitudinal = shape(spec.cx, spec.ex, spec.peakKappa);
   const friction = (load: number) => spec.mu0 * (1 - spec.loadSensitivity * (load / spec.nominalLoadN - 1));
+  const press = (contact: Contact) => {
+    const sx = contact.kappa / spec.peakKappa;
+    const sy = contact.tanAlpha / spec.peakTanAlpha;
+    const { load } = contact;
+    const rho = Math.sqrt(sx * sx + sy * sy);
+    contact.rho = rho;
+    if (load <= 0 || rho < LEAST_SLIP) {
+      contact.fx = 0;
+      contact.fy = 0;
+      return;
+    }
+    const peak = friction(load) * load;
+    // A wheel that rolls freely is asked for its side force alone.
+    contact.fx = sx === 0 ? 0 : (peak * longitudinal.at(rho) * sx) / rho;
+    contact.fy = (peak * lateral.at(rho) * sy) / rho;
+  };
   return {
     friction,
+    press,
     forces(kappa, tanAlpha, load, out) {
-      const sx = kappa / spec.peakKappa;
-      const sy = tanAlpha / spec.peakTanAlpha;
-      const rho = Math.sqrt(sx * sx + sy * sy);
-      if (load <= 0 || rho < LEAST_SLIP) {
-        out.fx = 0;
-        out.fy = 0;
-        return rho;
-      }
-      const peak = friction(load) * load;
-      // A wheel that rolls freely is asked for its side force alone.
-      out.fx = sx === 0 ? 0 : (peak * longitudinal.at(rho) * sx) / rho;
-      out.fy = (peak * lateral.at(rho) * sy) / rho;
-      return rho;
+      const contact = { kappa, tanAlpha, load, fx: 0, fy: 0, rho: 0 };
+      press(contact);
+      out.fx = contact.fx;
+      out.fy = contact.fy;
+      return contact.rho;
     },
     corneringStiffness: (load) => (friction(load) * load * lateral.slope) / spec.peakTanAlpha,
     slipFor(force, load) {

@@ -2,12 +2,13 @@
 
 import { useEffect, useRef } from 'react';
 import { isPedalAxis, type AxisName } from '@/core/axes/axes';
+import { holdTimer } from '@/devices/holdTimer';
 import type { DeviceSource } from '@/devices/source';
 import type { Answer } from '@/live/answerButtons';
 import type { SeatAnswers } from './task';
 
 const HELD = 0.6;
-const HELD_S = 1;
+const HELD_MS = 1000;
 
 /**
  * Hears yes and no from what the driver is holding: the taught buttons, a pedal held for a second (yes), and on the desk
@@ -58,19 +59,20 @@ export function useSeatAnswer(
  * one that was already down says nothing before it was let go; elsewhere it counts from where it is first seen.
  */
 function holdWatch(source: DeviceSource, released: SeatAnswers['released']) {
-  const seen: Partial<Record<AxisName, { start: number; since: number | null; isSpent: boolean }>> = {};
+  const seen: Partial<
+    Record<AxisName, { start: number; timer: ReturnType<typeof holdTimer>; isSpent: boolean }>
+  > = {};
   return (axis: AxisName, raw: number, t: number): boolean => {
     const range = source.info.ranges[axis];
     if (!isPedalAxis(axis) || !range) return false;
-    const state = (seen[axis] ??= { start: released[axis] ?? raw, since: null, isSpent: true });
+    const state = (seen[axis] ??= { start: released[axis] ?? raw, timer: holdTimer(), isSpent: true });
     const away = Math.abs(raw - state.start) / (range.max - range.min);
     if (away < HELD) {
-      state.since = null;
+      state.timer.off();
       state.isSpent = false;
       return false;
     }
-    state.since ??= t;
-    if (state.isSpent || t - state.since < HELD_S) return false;
+    if (state.timer.on(1000 * t) < HELD_MS || state.isSpent) return false;
     state.isSpent = true;
     return true;
   };

@@ -134,13 +134,7 @@ function Check({ shown }: { shown: ExperimentView }) {
       number={isToLearn(shown.question) ? 2 : canRate(shown) ? 5 : 4}
       title="Check the orders"
       actions={
-        <Button
-          onClick={() =>
-            downloadText(file.name, `${JSON.stringify(file.document, null, 2)}\n`, 'application/json')
-          }
-        >
-          Save as a file
-        </Button>
+        <Button onClick={() => downloadText(file.name, file.text, 'application/json')}>Save as a file</Button>
       }
     >
       SHA-256 of <span className="font-mono text-sm break-all">{file.committed}</span> is{' '}
