@@ -56,6 +56,9 @@ export interface JudgedForce extends SortedSignal {
   at?: (gain: number) => SortedSignal;
 }
 
+/** What was made of a sum already. */
+const signals = new WeakMap<Float64Array, SortedSignal>();
+
 export function judgeForce(inputs: ForceInputs, chain: ForceChain, seed: number): JudgedForce {
   const force = rideForce(inputs, chain, seed);
   const { gain, apart = [] } = chain.title;
@@ -64,7 +67,10 @@ export function judgeForce(inputs: ForceInputs, chain: ForceChain, seed: number)
     const signal = forceSignal(inputs.t, signed, inputs.surface);
     return { signal, sorted: signal.level.slice().sort() };
   };
-  const { signal, sorted } = signalOf(sum);
+  // The same sum is the same signal: only what hangs on the gain and on the base is worked out anew.
+  const known = signals.get(sum) ?? signalOf(sum);
+  signals.set(sum, known);
+  const { signal, sorted } = known;
   /** What stands beside the gain is less of the signal where that is more. */
   const at = (other: number) =>
     signalOf(

@@ -24,13 +24,24 @@ export interface TitleSignal {
   given: Float64Array;
 }
 
-/** Σ of the tyres and effects, the title's gain, the clip, the minimum force. */
-export function titleSignal(
-  inputs: ForceInputs,
-  car: CarSpec,
-  settings: TitleForce,
-  seed: number,
-): TitleSignal {
+/** Everything before the gain. */
+type TitleSum = Pick<TitleSignal, 'main' | 'effects' | 'sum'>;
+
+/** The sum over a ride as it was asked for last: a slider of the gain, or of the base, leaves it as it is. */
+const lastSums = new WeakMap<ForceInputs, { of: string; found: TitleSum }>();
+
+/** Σ of the tyres and effects; the same object where the same is asked again. */
+function titleSum(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed: number): TitleSum {
+  const { trails, understeerCue, effects } = settings;
+  const of = JSON.stringify([car, trails, understeerCue, effects, seed]);
+  const last = lastSums.get(inputs);
+  if (last?.of === of) return last.found;
+  const found = sumOver(inputs, car, settings, seed);
+  lastSums.set(inputs, { of, found });
+  return found;
+}
+
+function sumOver(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed: number): TitleSum {
   const n = inputs.t.length;
   const dt = 1 / inputs.rateHz;
   const peak = torquePeakSlip(car);
@@ -39,9 +50,7 @@ export function titleSignal(
   const inUse = EFFECTS.filter((name) => settings.effects[name] !== 0);
   const main = new Float64Array(n);
   const effects = eachEffect(() => new Float64Array(n));
-  const total = new Float64Array(n);
-  const wanted = new Float64Array(n);
-  const given = new Float64Array(n);
+  const sum = new Float64Array(n);
   const felt = { speedMps: 0, surface: 0, brake: 0, kappaFront: 0, kappaRear: 0 };
   for (let i = 0; i < n; i++) {
     felt.speedMps = inputs.speedMps[i]!;
@@ -56,15 +65,27 @@ export function titleSignal(
         settings.trails.pneumatic * inputs.momentPneumatic[i]!,
       ) / car.fullScaleNm;
     main[i] = tyres * understeerFactor(inputs.slipFront[i]!, peak, settings.understeerCue);
-    let sum = main[i]!;
+    let all = main[i]!;
     for (const name of inUse) {
       const force = settings.effects[name] * sources[name](felt, dt);
       effects[name][i] = force;
-      sum += force;
+      all += force;
     }
-    total[i] = sum;
-    wanted[i] = settings.gain * sum;
-    given[i] = liftSmall(Math.min(1, Math.max(-1, wanted[i]!)), settings.minForce);
+    sum[i] = all;
   }
-  return { main, effects, sum: total, wanted, given };
+  return { main, effects, sum };
+}
+
+/** Σ of the tyres and effects, the title's gain, the clip, the minimum force. */
+export function titleSignal(
+  inputs: ForceInputs,
+  car: CarSpec,
+  settings: TitleForce,
+  seed: number,
+): TitleSignal {
+  const summed = titleSum(inputs, car, settings, seed);
+  const { gain, minForce } = settings;
+  const wanted = summed.sum.map((sum) => gain * sum);
+  const given = wanted.map((u) => liftSmall(Math.min(1, Math.max(-1, u)), minForce));
+  return { ...summed, wanted, given };
 }

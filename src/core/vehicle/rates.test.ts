@@ -63,8 +63,9 @@ describe('a ride at several rates', () => {
     (_, car) => {
       expect(away(car, RIDE_RATES, EXACTLY)).toBeLessThan(0.0015);
       // Halved once more in either, they move no further than that.
-      expect(away(car, { ...RIDE_RATES, body: 1000 }, RIDE_RATES)).toBeLessThan(0.0015);
-      expect(away(car, { ...RIDE_RATES, driver: 500 }, RIDE_RATES)).toBeLessThan(0.0015);
+      const { body, driver } = RIDE_RATES;
+      expect(away(car, { ...RIDE_RATES, body: 2 * body }, RIDE_RATES)).toBeLessThan(0.0015);
+      expect(away(car, { ...RIDE_RATES, driver: 2 * driver }, RIDE_RATES)).toBeLessThan(0.0015);
     },
   );
 

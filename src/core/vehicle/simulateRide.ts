@@ -36,7 +36,7 @@ export interface RideRates {
   driver: number;
 }
 /** A lap is within 0.15 % of one in which everything goes at 1 kHz (a test). */
-export const RIDE_RATES: RideRates = { body: 500, driver: 250 };
+export const RIDE_RATES: RideRates = { body: 300, driver: 150 };
 /** The out-lap starts this far before the line, rolling. */
 const RUN_UP_M = 320;
 const ROLLING_START_MPS = 12;
