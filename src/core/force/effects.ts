@@ -13,7 +13,7 @@ interface EffectInput {
 }
 
 /** One effect's force now, in units of full scale at a gain of 1. */
-type EffectSource = (input: EffectInput, dt: number) => number;
+export type EffectSource = (input: EffectInput, dt: number) => number;
 
 const [ROAD, KERB, BUMP, OFF] = SURFACES.map((_, i) => i) as [number, number, number, number];
 
@@ -29,17 +29,31 @@ const ROAD_LEVEL = 0.12;
 /** The suspension passes on what is slower than this, Hz. */
 const WHEEL_HOP_HZ = 14;
 
+/** What a first-order follower keeps of itself over a step; steps are mostly alike. */
+function keepsOf(hz: number): (dt: number) => number {
+  let lastDt = NaN;
+  let keep = 0;
+  return (dt) => {
+    if (dt !== lastDt) {
+      lastDt = dt;
+      keep = Math.exp(-2 * Math.PI * hz * dt);
+    }
+    return keep;
+  };
+}
+
 function road(seed: number): EffectSource {
   const random = seededRandom(seed);
-  let value = 0;
+  const value = new Float64Array(1);
+  const keeps = keepsOf(WHEEL_HOP_HZ);
   return ({ speedMps, surface }, dt) => {
     const rough = surface === BUMP ? CLASS_C : CLASS_A;
     const rate = 2 * Math.PI * REFERENCE_WAVE * Math.sqrt(rough * Math.abs(speedMps));
-    const keep = Math.exp(-2 * Math.PI * WHEEL_HOP_HZ * dt);
+    const keep = keeps(dt);
     // White noise through a first-order follower, exact for any step: its variance is rate²·π·f.
     const sigma = rate * Math.sqrt(Math.PI * WHEEL_HOP_HZ * (1 - keep * keep));
-    value = value * keep + sigma * random.normal();
-    return surface === ROAD || surface === BUMP ? ROAD_LEVEL * value : 0;
+    value[0] = value[0]! * keep + sigma * random.normal();
+    return surface === ROAD || surface === BUMP ? ROAD_LEVEL * value[0] : 0;
   };
 }
 
@@ -64,15 +78,15 @@ const OFF_FULL_MPS = 10;
 
 function offtrack(seed: number): EffectSource {
   const random = seededRandom(seed);
-  let fast = 0;
-  let slow = 0;
+  // Fast, and slow.
+  const value = new Float64Array(2);
+  const [keepsUp, keepsDown] = [keepsOf(OFF_HIGH_HZ), keepsOf(OFF_LOW_HZ)];
   return ({ speedMps, surface }, dt) => {
-    const keep = (hz: number) => Math.exp(-2 * Math.PI * hz * dt);
-    const up = keep(OFF_HIGH_HZ);
-    const down = keep(OFF_LOW_HZ);
-    fast = fast * up + Math.sqrt(1 - up * up) * random.normal();
-    slow = slow * down + (1 - down) * fast;
-    return surface === OFF ? OFF_LEVEL * Math.min(1, speedMps / OFF_FULL_MPS) * (fast - slow) : 0;
+    const up = keepsUp(dt);
+    const down = keepsDown(dt);
+    value[0] = value[0]! * up + Math.sqrt(1 - up * up) * random.normal();
+    value[1] = value[1]! * down + (1 - down) * value[0];
+    return surface === OFF ? OFF_LEVEL * Math.min(1, speedMps / OFF_FULL_MPS) * (value[0] - value[1]) : 0;
   };
 }
 

@@ -1,6 +1,6 @@
 import type { CarSpec } from '../vehicle/carSpec';
 import type { ForceInputs } from './forceInputs';
-import { eachEffect, EFFECTS, effectSources, type Effect } from './effects';
+import { eachEffect, EFFECTS, effectSources, type Effect, type EffectSource } from './effects';
 import { type TitleForce } from './forceSettings';
 import { liftSmall } from './minimumForce';
 import { torquePeakSlip } from './torquePeak';
@@ -43,21 +43,12 @@ function titleSum(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed:
 
 function sumOver(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed: number): TitleSum {
   const n = inputs.t.length;
-  const dt = 1 / inputs.rateHz;
   const peak = torquePeakSlip(car);
   const sources = effectSources(seed);
   // Each has its own noise: leaving one out changes no other.
   const inUse = EFFECTS.filter((name) => settings.effects[name] !== 0);
   const main = new Float64Array(n);
-  const effects = eachEffect(() => new Float64Array(n));
-  const sum = new Float64Array(n);
-  const felt = { speedMps: 0, surface: 0, brake: 0, kappaFront: 0, kappaRear: 0 };
   for (let i = 0; i < n; i++) {
-    felt.speedMps = inputs.speedMps[i]!;
-    felt.surface = inputs.surface[i]!;
-    felt.brake = inputs.brake[i]!;
-    felt.kappaFront = inputs.kappaFront[i]!;
-    felt.kappaRear = inputs.kappaRear[i]!;
     const tyres =
       columnTorque(
         car,
@@ -65,15 +56,33 @@ function sumOver(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed: 
         settings.trails.pneumatic * inputs.momentPneumatic[i]!,
       ) / car.fullScaleNm;
     main[i] = tyres * understeerFactor(inputs.slipFront[i]!, peak, settings.understeerCue);
-    let all = main[i]!;
-    for (const name of inUse) {
-      const force = settings.effects[name] * sources[name](felt, dt);
-      effects[name][i] = force;
-      all += force;
-    }
-    sum[i] = all;
   }
+  const effects = eachEffect(() => new Float64Array(n));
+  const sum = main.slice();
+  for (const name of inUse) addEffect(inputs, sources[name], settings.effects[name], effects[name], sum);
   return { main, effects, sum };
+}
+
+/** One effect over the whole ride: written down, and added to the sum. */
+function addEffect(
+  inputs: ForceInputs,
+  source: EffectSource,
+  gain: number,
+  out: Float64Array,
+  sum: Float64Array,
+): void {
+  const dt = 1 / inputs.rateHz;
+  const felt = { speedMps: 0, surface: 0, brake: 0, kappaFront: 0, kappaRear: 0 };
+  for (let i = 0; i < out.length; i++) {
+    felt.speedMps = inputs.speedMps[i]!;
+    felt.surface = inputs.surface[i]!;
+    felt.brake = inputs.brake[i]!;
+    felt.kappaFront = inputs.kappaFront[i]!;
+    felt.kappaRear = inputs.kappaRear[i]!;
+    const force = gain * source(felt, dt);
+    out[i] = force;
+    sum[i]! += force;
+  }
 }
 
 /** Σ of the tyres and effects, the title's gain, the clip, the minimum force. */

@@ -59,21 +59,21 @@ export interface Section {
 }
 
 export function section({ b0, b1, b2, a1, a2 }: Biquad): Section {
-  // Transposed direct form II: two states, well behaved where the corner lies low.
-  let s1 = 0;
-  let s2 = 0;
+  // Transposed direct form II: two states, well behaved where the corner lies low. In an array: variables of a closure would
+  // be put on the heap anew with every sample.
+  const s = new Float64Array(2);
   const dc = (b0 + b1 + b2) / (1 + a1 + a2);
   return {
     next(x) {
-      const y = b0 * x + s1;
-      s1 = b1 * x - a1 * y + s2;
-      s2 = b2 * x - a2 * y;
+      const y = b0 * x + s[0]!;
+      s[0] = b1 * x - a1 * y + s[1]!;
+      s[1] = b2 * x - a2 * y;
       return y;
     },
     settle(level) {
       const y = dc * level;
-      s2 = b2 * level - a2 * y;
-      s1 = b1 * level - a1 * y + s2;
+      s[1] = b2 * level - a2 * y;
+      s[0] = b1 * level - a1 * y + s[1];
     },
   };
 }
