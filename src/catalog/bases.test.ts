@@ -34,8 +34,7 @@ const program: BaseProgram = {
 
 it('every base of the catalogue has menus that hold', () => {
   for (const { spec } of SIMULATED_RIGS)
-    for (const menu of Object.values(baseMenus(spec)))
-      expect(soundDialect(menu.dialect, '').ok).toBe(true);
+    for (const menu of Object.values(baseMenus(spec))) expect(soundDialect(menu.dialect, '').ok).toBe(true);
 });
 
 it('a base that its owner described has those menus and no others', () => {

@@ -184,7 +184,7 @@ it.each<[string, () => Promise<Uint8Array>, RegExp]>([
   ],
   ['an archive that lies about its sizes', lying, /.*/],
   ['no book in it', () => altered(({ 'book.json': _, ...f }) => f), /no book\.json/],
-  ['a newer version', () => inBook('"version": 2', '"version": 3'), /version 3; this program reads up to 2/],
+  ['a newer version', () => inBook('"version": 3', '"version": 4'), /version 4; this program reads up to 3/],
   ['an unknown key', () => inBook('"madeAtMs"', '"extra": 1, "madeAtMs"'), /"extra" is not known/],
   ['a key that stands twice', () => inBook('"madeAtMs"', '"format": "x", "madeAtMs"'), /stands twice/],
   ['a rig that is not there', () => inBook(/"rigId": "r"/, '"rigId": "ghost"'), /no rig "ghost"/],

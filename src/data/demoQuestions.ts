@@ -33,7 +33,7 @@ const BLIND: readonly { id: string; daysAgo: number; seed: number; feels: number
 
 function blindPlan(key: string, a: number, b: number): PairPlan {
   return {
-    ...{ question: 'tell', way: 'helper', a: { [key]: a }, b: { [key]: b }, pairs: MOST_PAIRS },
+    ...{ question: 'discriminate', way: 'helper', a: { [key]: a }, b: { [key]: b }, pairs: MOST_PAIRS },
     ...{ lapsPerRide: 1, named: null, dimension: null },
   };
 }

@@ -9,7 +9,7 @@ import { plainRig } from '@/core/rig/rigSpec';
 import { NewerBook, openBook } from './openBook';
 import { addRide, loadRide } from './rides';
 import { listRigs } from './rigs';
-import { rigs } from './schema';
+import { experiments, rigs } from './schema';
 import { emptyBook, emptyDatabase, MIGRATIONS } from './testing/bookForTests';
 import { tries } from '@/core/testing/longRun';
 
@@ -43,6 +43,39 @@ it('brings a book of every earlier version up to date, with what is in it', asyn
     await now.close();
     rmSync(place, { recursive: true });
   }
+});
+
+it('questions that an earlier version asked are called by today’s words', async () => {
+  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { tag: string }[];
+  };
+  const place = mkdtempSync(join(tmpdir(), 'pebble-asked-'));
+  const earlier = join(place, 'migrations');
+  cpSync(MIGRATIONS, earlier, { recursive: true });
+  const entries = journal.entries.filter(({ tag }) => tag <= '0003_experiments');
+  writeFileSync(join(earlier, 'meta', '_journal.json'), JSON.stringify({ ...journal, entries }));
+  mkdirSync(join(place, 'data'));
+  const client = await PGlite.create({ dataDir: join(place, 'data', 'book'), loadDataDir: emptyDatabase() });
+  const old = drizzle({ client });
+  await migrate(old, { migrationsFolder: earlier });
+  const spec = plainRig({ kind: 'simulated', rig: 'tern' });
+  await old.insert(rigs).values({ id: 'r', name: 'Tern', spec, createdAt: new Date() });
+  for (const [i, question] of ['tell', 'fine', 'what', 'change'].entries())
+    await old.insert(experiments).values({
+      ...{ id: `${i}`, at: new Date(i), ...SCOPE, trackId: 't', state: 'over' },
+      plan: { asked: { question }, kept: i },
+    });
+  await client.close();
+  const now = await openBook(join(place, 'data'), MIGRATIONS);
+  const plans = await now.db.select({ plan: experiments.plan }).from(experiments).orderBy(experiments.id);
+  expect(plans.map(({ plan }) => plan)).toEqual([
+    { asked: { question: 'discriminate' }, kept: 0 },
+    { asked: { question: 'jnd' }, kept: 1 },
+    { asked: { question: 'explore' }, kept: 2 },
+    { asked: { question: 'change' }, kept: 3 },
+  ]);
+  await now.close();
+  rmSync(place, { recursive: true });
 });
 
 it('refuses a book that a newer program has written, and leaves it alone', async () => {

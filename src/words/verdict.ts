@@ -26,7 +26,7 @@ export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = 
     ask: 'Did it change anything?',
     about: 'Rides of A and of B in the order of a coin; the laps are compared by every measure.',
   },
-  tell: {
+  discriminate: {
     ask: 'Could I tell?',
     about: 'Blind: this program, a helper or a file loads A or B, and you say which was B.',
   },
@@ -34,7 +34,7 @@ export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = 
     ask: 'Which do I like?',
     about: 'Blind: this program, a helper or a file loads A or B, and you say which is better.',
   },
-  fine: {
+  jnd: {
     ask: 'How little do I notice?',
     about: 'Blind and alone, here: pairs that come closer as you name the greater one right.',
   },
@@ -42,7 +42,7 @@ export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = 
     ask: 'Where is the best value?',
     about: 'After every ride you say whether it was better and whether you want more or less.',
   },
-  what: {
+  explore: {
     ask: 'What does this one do?',
     about: 'At its least, at its most, and back: to learn what a setting is.',
   },
@@ -188,9 +188,9 @@ export function ratingText({ dimension, differences, mean, p }: RatedDimension):
 /** What a blind test that is over has come to. */
 export function blindSentence(question: PairPlan['question'], score: BlindScore, isGivenUp: boolean): string {
   if (score.verdict === 'shown')
-    return question === 'tell' ? SENTENCES.toldB(score) : SENTENCES.likesSide(score.prefers!, score);
+    return question === 'discriminate' ? SENTENCES.toldB(score) : SENTENCES.likesSide(score.prefers!, score);
   if (isGivenUp && score.verdict === 'open') return SENTENCES.blindBroken(score.pairs);
-  return question === 'tell' ? SENTENCES.notTold(score) : SENTENCES.noLiking(score);
+  return question === 'discriminate' ? SENTENCES.notTold(score) : SENTENCES.noLiking(score);
 }
 
 /** What a search has come to. @param name of a setting in a sentence; @param text of one of its values */

@@ -30,10 +30,10 @@ export const SENTENCES = {
   planPairs: (figure: Figure, wanted: number, pairs: number) =>
     `${differenceSize(figure, wanted)} takes ${pairsText(pairs)}`,
   planBlind: (most: number) => `At most ${most} pairs; it ends by itself when it is decided`,
-  planFine: () =>
+  planJnd: () =>
     `Mostly 38 to 55 pairs of ${STRETCH_S}-second rides, ${MOST_NOTICED} at most; it ends by itself when it is known`,
   planSearch: (settings: number) => `About ${[9, 12, 21][settings - 1]!} rides, 24 at most`,
-  planWhat: () => 'Three rides: at its least, at its most, and back',
+  planExplore: () => 'Three rides: at its least, at its most, and back',
 
   // Did it change anything?
   tooFew: () => 'Too few counted laps to compare',
@@ -127,8 +127,8 @@ export const SENTENCES = {
   forceUnlogged: () => 'No ride logged its force: clipping, weight and detail of these laps cannot be told.',
 
   // Could I tell, which do I like?
-  blindOpen: (pair: number, isFine: boolean) =>
-    `Pair ${pair} of at most ${isFine ? MOST_NOTICED : MOST_BLIND_PAIRS}`,
+  blindOpen: (pair: number, isJnd: boolean) =>
+    `Pair ${pair} of at most ${isJnd ? MOST_NOTICED : MOST_BLIND_PAIRS}`,
   toldB: ({ right, wrong, highest }: BlindScore) =>
     `You can tell: ${right} of ${right + wrong} right. The score reached ${highest.toFixed(0)}; somebody who only guesses reaches ${SHOWN_AT} less than once in 20`,
   likesSide: (side: 'A' | 'B', { right, wrong }: BlindScore) =>
@@ -146,15 +146,15 @@ export const SENTENCES = {
   ordersLost: () => 'The orders were in no backup, so that nobody could read them: this test cannot go on.',
 
   // How little of it do I notice?
-  fineTold: (name: string, jnd: string, low: string, high: string) =>
+  jndTold: (name: string, jnd: string, low: string, high: string) =>
     `You just notice a change of ${jnd} in ${name}; your answers leave ${low} to ${high} open`,
-  fineBeyond: (name: string, low: string) =>
+  jndBeyond: (name: string, low: string) =>
     `You hardly notice a change of less than ${low} in ${name}; what you do notice was not found within its menu`,
-  fineEvery: (name: string, step: string) =>
+  jndEvery: (name: string, step: string) =>
     `You notice every step of ${name}: a change of ${step} is the least that its menu has`,
-  fineMeans: () =>
+  jndMeans: () =>
     'So great a change is named right three times in four, felt in the wheel’s angle and the pedals; the interval holds nine times in ten.',
-  fineBroken: (pairs: number) =>
+  jndBroken: (pairs: number) =>
     pairs === 0
       ? 'Given up before the first answer: nothing is shown'
       : `Given up after ${pairsText(pairs)}: too few to say what you notice`,

@@ -6,7 +6,7 @@ driveFast();
 test('what a setting does is driven here in some seconds each: at its least, at its most, and back', async ({
   page,
 }) => {
-  await page.goto(`/verdict?ask=what&of=${encodeURIComponent('title/throttle/deadzone')}`);
+  await page.goto(`/verdict?ask=explore&of=${encodeURIComponent('title/throttle/deadzone')}`);
   await page.getByRole('button', { name: 'I drive here, alone' }).click();
   await page.getByRole('button', { name: '6 s of a straight' }).click();
   await page.getByRole('region', { name: 'What to do next' }).getByRole('button', { name: 'Start' }).click();

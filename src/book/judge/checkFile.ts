@@ -13,7 +13,7 @@ export interface CheckFile {
 
 /** @returns `null` where nothing was sealed, or nothing is told yet */
 export function checkFile({ asked, answer, answers, salt, commitment }: ExperimentView): CheckFile | null {
-  if ((answer?.kind !== 'blind' && answer?.kind !== 'fine') || !salt || !commitment) return null;
+  if ((answer?.kind !== 'blind' && answer?.kind !== 'jnd') || !salt || !commitment) return null;
   const drawn = answer.orders;
   if (drawn.length === 0) return null;
   const committed = `${drawn.join(',')}:${salt}`;
@@ -23,7 +23,7 @@ export function checkFile({ asked, answer, answers, salt, commitment }: Experime
       : [],
   );
   const sealed = { salt, commitment, drawn };
-  if (asked.question === 'fine') {
+  if (asked.question === 'jnd') {
     const { min, max, step } = asked.setting;
     const pairs = said.flatMap(({ order, answer: named, apart }) =>
       apart === undefined ? [] : [{ order, apart, answer: named }],
@@ -37,7 +37,7 @@ export function checkFile({ asked, answer, answers, salt, commitment }: Experime
     committed,
     text: writeBlindJson({
       ...sealed,
-      question: asked.question === 'tell' ? 'which' : 'better',
+      question: asked.question === 'discriminate' ? 'which' : 'better',
       pairs: said.map(({ order, answer: named, sure }) => ({ order, answer: named, sure })),
     }),
   };

@@ -1,6 +1,6 @@
 import { offeredApart } from '@/core/experiment/jndStaircase';
 import { LEAST_PAIRS, noticedInSearch, type Noticed } from '@/core/experiment/noticed';
-import { isBlind, settingsOf, type FinePlan, type PairPlan, type WhatPlan } from '@/core/experiment/plan';
+import { isBlind, settingsOf, type JndPlan, type PairPlan, type ExplorePlan } from '@/core/experiment/plan';
 import { decimalsOf } from '@/core/response/menuSchema';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
@@ -46,7 +46,7 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
   const isGivenUp = state === 'given up';
   if (!answer)
     return isBlind(asked)
-      ? SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1, asked.question === 'fine')
+      ? SENTENCES.blindOpen(Math.floor(shown.ridden / 2) + 1, asked.question === 'jnd')
       : SENTENCES.notLooked();
   switch (answer.kind) {
     case 'change':
@@ -57,20 +57,20 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
         : answer.commitmentHolds === false
           ? SENTENCES.commitmentBroken()
           : blindSentence(asked.question as PairPlan['question'], answer.score, isGivenUp);
-    case 'fine': {
-      const plan = asked as FinePlan;
+    case 'jnd': {
+      const plan = asked as JndPlan;
       const { key } = plan.setting;
       const { pairs, told, isKnown, orders, commitmentHolds } = answer;
       if (orders.length === 0 && isGivenUp) return SENTENCES.ordersLost();
       if (commitmentHolds === false) return SENTENCES.commitmentBroken();
-      if (pairs.length < LEAST_PAIRS) return SENTENCES.fineBroken(pairs.length);
+      if (pairs.length < LEAST_PAIRS) return SENTENCES.jndBroken(pairs.length);
       const name = words.name(key).toLowerCase();
-      if (isEveryStep(plan, told)) return SENTENCES.fineEvery(name, words.value(key, plan.setting.step));
+      if (isEveryStep(plan, told)) return SENTENCES.jndEvery(name, words.value(key, plan.setting.step));
       if (isBeyond(plan, told))
         return !isKnown && !isBeyond(plan, { high: told.jnd })
-          ? SENTENCES.fineBroken(pairs.length)
-          : SENTENCES.fineBeyond(name, fine(view, key, told.low));
-      return SENTENCES.fineTold(
+          ? SENTENCES.jndBroken(pairs.length)
+          : SENTENCES.jndBeyond(name, fine(view, key, told.low));
+      return SENTENCES.jndTold(
         name,
         fine(view, key, told.jnd),
         fine(view, key, told.low),
@@ -85,8 +85,8 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
         (key) => words.name(key).toLowerCase(),
         (key, v) => words.value(key, v),
       );
-    case 'what': {
-      const { setting } = asked as WhatPlan;
+    case 'explore': {
+      const { setting } = asked as ExplorePlan;
       const name = words.name(setting.key);
       return answer.rides.some(({ summary }) => summary)
         ? SENTENCES.whatRidden(
@@ -100,13 +100,12 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
 }
 
 /** Nobody is tried with more than the menu has: what lies beyond is not claimed to be noticed. */
-const isBeyond = (plan: FinePlan, { high }: { high: number }) => high > (offeredApart(plan).at(-1) ?? 0);
+const isBeyond = (plan: JndPlan, { high }: { high: number }) => high > (offeredApart(plan).at(-1) ?? 0);
 
 /** Who notices less than the least that the menu has notices each of its steps. */
-const isEveryStep = ({ setting }: FinePlan, { high }: { high: number }) => high < setting.step;
+const isEveryStep = ({ setting }: JndPlan, { high }: { high: number }) => high < setting.step;
 
-const isWithin = (plan: FinePlan, told: { high: number }) =>
-  !isEveryStep(plan, told) && !isBeyond(plan, told);
+const isWithin = (plan: JndPlan, told: { high: number }) => !isEveryStep(plan, told) && !isBeyond(plan, told);
 
 /** What speaks against taking it at its word, and what else is to be known. */
 export function experimentRemarks(view: Pick<BookView, 'menus'>, shown: ExperimentView): string[] {
@@ -147,10 +146,10 @@ function answerRemarks(view: Pick<BookView, 'menus'>, { answer, asked }: Experim
           SENTENCES.apart(name(key), words.value(key, preferred), words.value(key, wished)),
         ),
       ];
-    case 'fine':
+    case 'jnd':
       return [
-        ...(answer.pairs.length >= LEAST_PAIRS && isWithin(asked as FinePlan, answer.told)
-          ? [SENTENCES.fineMeans()]
+        ...(answer.pairs.length >= LEAST_PAIRS && isWithin(asked as JndPlan, answer.told)
+          ? [SENTENCES.jndMeans()]
           : []),
         ...(answer.commitmentHolds ? [SENTENCES.commitmentHolds()] : []),
       ];

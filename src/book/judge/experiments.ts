@@ -12,7 +12,7 @@ import {
   splitPairs,
   type Course,
 } from '@/core/experiment/course';
-import { jndStaircase, noticedFinely } from '@/core/experiment/jndStaircase';
+import { jndStaircase, jndFrom } from '@/core/experiment/jndStaircase';
 import { findBest } from '@/core/experiment/finder/findBest';
 import { AT_END, levelPerLook, RIDDEN_ON } from '@/core/experiment/alphaSpending';
 import { matchLogs } from '@/core/experiment/matchLogs';
@@ -22,9 +22,9 @@ import {
   settingsOf,
   type BestPlan,
   type Experiment,
-  type FinePlan,
+  type JndPlan,
   type PairPlan,
-  type WhatPlan,
+  type ExplorePlan,
 } from '@/core/experiment/plan';
 import { pairedRatings, type RatedDimension } from '@/core/experiment/pairedRatings';
 import { spreadOf } from '@/core/experiment/planRides';
@@ -138,8 +138,8 @@ function answerOf(facts: ExperimentFacts): ExperimentAnswer {
   const { asked } = facts.experiment.plan;
   if (isPairPlan(asked))
     return asked.question === 'change' ? changeAnswer(facts, asked) : blindAnswer(facts, asked);
-  if (asked.question === 'fine') return fineAnswer(facts, asked);
-  return asked.question === 'best' ? bestAnswer(facts, asked) : whatAnswer(facts, asked);
+  if (asked.question === 'jnd') return jndAnswer(facts, asked);
+  return asked.question === 'best' ? bestAnswer(facts, asked) : exploreAnswer(facts, asked);
 }
 
 function changeAnswer(
@@ -198,13 +198,13 @@ function blindAnswer(facts: ExperimentFacts, plan: PairPlan): ExperimentAnswer {
   };
 }
 
-function fineAnswer(
+function jndAnswer(
   { experiment: { answers }, orders, commitmentHolds }: ExperimentFacts,
-  plan: FinePlan,
+  plan: JndPlan,
 ): ExperimentAnswer {
-  const { jnd, low, high, next } = noticedFinely(plan, orders, answers);
+  const { jnd, low, high, next } = jndFrom(plan, orders, answers);
   return {
-    kind: 'fine',
+    kind: 'jnd',
     pairs: jndStaircase(plan, orders, answers),
     told: { jnd, low, high },
     isKnown: next === null,
@@ -218,10 +218,13 @@ function bestAnswer(facts: ExperimentFacts, plan: BestPlan): ExperimentAnswer {
   return { kind: 'best', found: findBest(plan.settings, rides, plan.seed), rides };
 }
 
-function whatAnswer({ experiment, rides }: ExperimentFacts, { setting, back }: WhatPlan): ExperimentAnswer {
+function exploreAnswer(
+  { experiment, rides }: ExperimentFacts,
+  { setting, back }: ExplorePlan,
+): ExperimentAnswer {
   const values = [setting.min, setting.max, back];
   return {
-    kind: 'what',
+    kind: 'explore',
     rides: ridden(experiment.trials).map(({ place, rideId }) => {
       const said = experiment.answers.find((answer) => answer.place === place)?.said;
       return {

@@ -28,8 +28,8 @@ export function planSentence(
   isShort = false,
 ): string {
   if (question === 'best') return SENTENCES.planSearch(planned.searched);
-  if (question === 'what') return SENTENCES.planWhat();
-  if (question === 'fine') return SENTENCES.planFine();
+  if (question === 'explore') return SENTENCES.planExplore();
+  if (question === 'jnd') return SENTENCES.planJnd();
   if (question !== 'change') return SENTENCES.planBlind(MOST_BLIND_PAIRS);
   const measure = MEASURES_SHOWN.find(({ name }) => name === (planned.named ?? 'lapTimeS'))!;
   const measures = planned.named === null ? MEASURES_SHOWN.length : 1;

@@ -4,7 +4,7 @@ import {
   isPairPlan,
   settingsOf,
   type ExperimentPlan,
-  type FinePlan,
+  type JndPlan,
   type Question,
 } from '@/core/experiment/plan';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
@@ -53,7 +53,7 @@ export function seatQuestion(
   const ask = changed ? numbers(changed.from ?? field.neutral, changed.to ?? field.neutral) : null;
   const [a, b] = ask ?? [value, anotherValue(setting, view.known?.[key])];
   const lapsPerRide = USUAL_PLAN.lapsPerRide;
-  if (question === 'best' || question === 'what') {
+  if (question === 'best' || question === 'explore') {
     const steps = Math.round((field.max - field.min) / REACH / field.step);
     const on = (v: number) => Number(Math.min(field.max, Math.max(field.min, v)).toFixed(9));
     const range = {
@@ -65,7 +65,7 @@ export function seatQuestion(
     if (question === 'best') return { question, way: 'title', settings: [range], seed, lapsPerRide };
     return { question, way: isSimulated ? 'simulated' : 'title', setting: range, back: value, lapsPerRide };
   }
-  if (question === 'fine') return finePlan(setting, lapsPerRide);
+  if (question === 'jnd') return jndPlan(setting, lapsPerRide);
   const plan: ExperimentPlan = {
     question,
     way: question !== 'change' ? 'helper' : isSimulated ? 'simulated' : 'title',
@@ -80,12 +80,12 @@ export function seatQuestion(
 }
 
 /** How little of a setting its driver notices, at what it is set to, in the short ride that tells most of it. */
-export const finePlan = (
+export const jndPlan = (
   { key, field: { min, max, step }, value }: AskableSetting,
   lapsPerRide: number,
   stretch: StretchKind = stretchFor(keyOfText(key).axis),
-): FinePlan => ({
-  ...{ question: 'fine', way: 'here', at: value, lapsPerRide, stretch },
+): JndPlan => ({
+  ...{ question: 'jnd', way: 'here', at: value, lapsPerRide, stretch },
   setting: { key, min, max, step },
 });
 

@@ -130,7 +130,7 @@ it('says what a plan takes, with the driver’s own spread, and what it cannot s
   expect(planSentence('change', plan, { rides: 0, lapS: null, of: {} })).toContain(
     'no ride of yours on this road yet',
   );
-  for (const question of ['tell', 'like', 'fine', 'best', 'what'] as const)
+  for (const question of ['discriminate', 'like', 'jnd', 'best', 'explore'] as const)
     expect(planSentence(question, plan, own(0.2))).not.toBe('');
 });
 
@@ -278,7 +278,7 @@ it('says where on the road they differ', () => {
 });
 
 it('a blind test says what it showed, and what its silence is worth', () => {
-  const plan = (question: 'tell' | 'like'): ExperimentPlan => ({
+  const plan = (question: 'discriminate' | 'like'): ExperimentPlan => ({
     ...PAIRS,
     question,
     way: 'helper',
@@ -289,7 +289,7 @@ it('a blind test says what it showed, and what its silence is worth', () => {
     ...more,
   });
   const blind = (
-    question: 'tell' | 'like',
+    question: 'discriminate' | 'like',
     more: Partial<BlindScore>,
     state: ExperimentState = 'over',
     holds: boolean | null = true,
@@ -301,24 +301,28 @@ it('a blind test says what it showed, and what its silence is worth', () => {
     );
     return [experimentSentence(view, one), ...experimentRemarks(view, one)].join(' ');
   };
-  expect(blind('tell', {})).toContain('You can tell: 7 of 8 right');
-  expect(blind('tell', {})).toContain('promised before the first ride');
+  expect(blind('discriminate', {})).toContain('You can tell: 7 of 8 right');
+  expect(blind('discriminate', {})).toContain('promised before the first ride');
   expect(blind('like', { prefers: 'A', right: 1, wrong: 7 })).toContain('You like A better: 7 of 8 pairs');
-  expect(blind('tell', { verdict: 'not shown' })).toContain('would have shown it 93 times out of 100');
+  expect(blind('discriminate', { verdict: 'not shown' })).toContain(
+    'would have shown it 93 times out of 100',
+  );
   expect(blind('like', { verdict: 'not shown' })).toContain('No preference shown');
-  expect(blind('tell', { verdict: 'open', pairs: 3 }, 'given up')).toContain('Given up after 3 pairs');
-  expect(blind('tell', {}, 'over', false)).toContain('not those that were promised');
+  expect(blind('discriminate', { verdict: 'open', pairs: 3 }, 'given up')).toContain(
+    'Given up after 3 pairs',
+  );
+  expect(blind('discriminate', {}, 'over', false)).toContain('not those that were promised');
   expect(
     experimentSentence(
       view,
       shown(
-        plan('tell'),
+        plan('discriminate'),
         { kind: 'blind', score: score({ verdict: 'open' }), orders: [], commitmentHolds: null },
         'given up',
       ),
     ),
   ).toContain('in no backup');
-  expect(experimentSentence(view, shown(plan('tell'), null, 'open'))).toBe('Pair 2 of at most 16');
+  expect(experimentSentence(view, shown(plan('discriminate'), null, 'open'))).toBe('Pair 2 of at most 16');
 });
 
 it('before its end a comparison tells nothing that nobody asked to look at', () => {
@@ -382,7 +386,7 @@ it('a search says where the best lies, or that there is none', () => {
 
 it('what is just noticed is told with all that the answers leave open, and of few pairs not at all', () => {
   const plan: ExperimentPlan = {
-    ...{ question: 'fine', way: 'here', at: 4, lapsPerRide: 1, stretch: 'bend' },
+    ...{ question: 'jnd', way: 'here', at: 4, lapsPerRide: 1, stretch: 'bend' },
     setting: { key: KEY, min: 0, max: 60, step: 1 },
   };
   const noticed = (
@@ -395,7 +399,7 @@ it('what is just noticed is told with all that the answers leave open, and of fe
     const one = shown(
       plan,
       {
-        ...{ kind: 'fine', told, isKnown, commitmentHolds: holds },
+        ...{ kind: 'jnd', told, isKnown, commitmentHolds: holds },
         pairs: Array.from({ length: pairs }, (_, place) => ({ place, apart: 4, isRight: place % 4 > 0 })),
         orders: Array.from({ length: pairs }, () => 'AB' as const),
       },
@@ -429,14 +433,14 @@ it('what is just noticed is told with all that the answers leave open, and of fe
 
 it('what a setting does is no more than a direction', () => {
   const plan: ExperimentPlan = {
-    question: 'what',
+    question: 'explore',
     way: 'title',
     setting: { key: KEY, min: 0, max: 60, step: 1 },
     back: 4,
     lapsPerRide: 1,
   };
   const what = (summary: Measured | null) =>
-    experimentSentence(view, shown(plan, { kind: 'what', rides: [{ value: 0, summary, wants: null }] }));
+    experimentSentence(view, shown(plan, { kind: 'explore', rides: [{ value: 0, summary, wants: null }] }));
   expect(what(NOTHING)).toBe('Brake ebb at 0 and at 60, one ride each: it shows the direction, not more');
   expect(what(null)).toContain('only you know what it did');
 });
@@ -503,7 +507,7 @@ it('of a setting it says all that is known, and what would hardly be noticed', (
   const row = {
     id: 'q',
     atMs: 1,
-    question: 'tell' as const,
+    question: 'discriminate' as const,
     tried: [],
     best: null,
     pair: null,

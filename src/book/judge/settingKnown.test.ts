@@ -63,7 +63,7 @@ function blind(right: boolean[], verdict: 'shown' | 'not shown', a: number | nul
   }));
   const score = { pairs: right.length, right: 1, wrong: 1, none: 0, score: 1, highest: 1, prefers: null };
   return question(
-    pairs('tell', a, b),
+    pairs('discriminate', a, b),
     {
       kind: 'blind',
       score: { ...score, verdict },
@@ -81,7 +81,7 @@ it('all questions of a setting stand in one picture, the oldest first, each with
     blind([true, true, false], 'shown', null),
     question(pairs('like', 0, 4), null, { state: 'given up' }),
   ]);
-  expect(known.rows.map(({ question: of }) => of)).toEqual(['like', 'tell', 'best']);
+  expect(known.rows.map(({ question: of }) => of)).toEqual(['like', 'discriminate', 'best']);
   expect(known.rows[0]!.pair).toEqual({ a: 0, b: 4, isShown: null });
   // As made is the neutral value.
   expect(known.rows[1]).toMatchObject({

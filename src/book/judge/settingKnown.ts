@@ -1,7 +1,7 @@
 import { blindPairs } from '@/core/experiment/course';
 import { sidesApart } from '@/core/experiment/jndStaircase';
 import { noticedInPairs, noticedInSearch, surest, type Noticed } from '@/core/experiment/noticed';
-import { isPairPlan, type FinePlan } from '@/core/experiment/plan';
+import { isPairPlan, type JndPlan } from '@/core/experiment/plan';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
 import { isShown } from '@/words/verdict';
@@ -36,9 +36,9 @@ function rowOf(view: Pick<BookView, 'menus'>, key: string, shown: ExperimentView
     ...{ tried: [], best: null, pair: null },
     sentence: experimentSentence(view, shown),
   };
-  if (answer?.kind === 'what') row.tried = answer.rides.map(({ value, wants }) => ({ value, wants }));
-  if (answer?.kind === 'fine') {
-    const plan = asked as FinePlan;
+  if (answer?.kind === 'explore') row.tried = answer.rides.map(({ value, wants }) => ({ value, wants }));
+  if (answer?.kind === 'jnd') {
+    const plan = asked as JndPlan;
     const others = answer.pairs.map(({ apart }) => sidesApart(plan, apart).b[key] as number);
     row.tried = [...new Set([plan.at, ...others])].map((value) => ({ value, wants: null }));
   }
@@ -86,8 +86,9 @@ export function noticedOf(
 }
 
 function pairsOf(view: Pick<BookView, 'menus'>, key: string, { asked, answer, answers }: ExperimentView) {
-  if (answer?.kind === 'fine') return answer.pairs;
-  if (asked.question !== 'tell' || answer?.kind !== 'blind' || Object.keys(asked.a).length > 1) return [];
+  if (answer?.kind === 'jnd') return answer.pairs;
+  if (asked.question !== 'discriminate' || answer?.kind !== 'blind' || Object.keys(asked.a).length > 1)
+    return [];
   const [a, b] = [asked.a, asked.b].map((side) => numberOf(view, key, side[key] ?? null));
   if (typeof a !== 'number' || typeof b !== 'number') return [];
   return blindPairs({ orders: answer.orders, answers }).flatMap(({ order, answer: said }) =>

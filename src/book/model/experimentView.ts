@@ -3,7 +3,7 @@ import type { PairOrder } from '@/core/experiment/randomizedOrders';
 import type { RidesCompared } from '@/core/experiment/compareRides';
 import type { FinderRide, Wish } from '@/core/experiment/finder/answers';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import type { FinePair } from '@/core/experiment/jndStaircase';
+import type { JndPair } from '@/core/experiment/jndStaircase';
 import type { JustNoticeable } from '@/core/experiment/justNoticeable';
 import type {
   Answer,
@@ -63,8 +63,8 @@ export type ExperimentAnswer =
       commitmentHolds: boolean | null;
     }
   | {
-      kind: 'fine';
-      pairs: FinePair[];
+      kind: 'jnd';
+      pairs: JndPair[];
       /** In the title's scale; `next` is not told. */
       told: Omit<JustNoticeable, 'next'>;
       /** Known well enough, or as many pairs were asked as anybody is; else it was broken off. */
@@ -73,7 +73,7 @@ export type ExperimentAnswer =
       commitmentHolds: boolean | null;
     }
   | { kind: 'best'; found: FinderAnswer; rides: FinderRide[] }
-  | { kind: 'what'; rides: { value: number; summary: Measured | null; wants: Wish | null }[] };
+  | { kind: 'explore'; rides: { value: number; summary: Measured | null; wants: Wish | null }[] };
 
 export interface ExperimentView {
   id: string;

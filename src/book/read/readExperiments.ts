@@ -90,7 +90,7 @@ export async function askingIn(book: Database, combination: Combination): Promis
     question: asked.question,
     isOpen: row.state === 'open',
     ridden: ridden(row.trials).length,
-    of: asked.question === 'change' ? 2 * asked.pairs : asked.question === 'what' ? 3 : null,
+    of: asked.question === 'change' ? 2 * asked.pairs : asked.question === 'explore' ? 3 : null,
   };
 }
 
@@ -176,7 +176,7 @@ export async function readNoticed(here: RequestContext, menus: Menus): Promise<R
     here.book,
     here.combination,
     ({ question }, state) =>
-      state === 'over' && (question === 'best' || question === 'tell' || question === 'fine'),
+      state === 'over' && (question === 'best' || question === 'discriminate' || question === 'jnd'),
   );
   const facts = { menus, settings: {} };
   const shown = await Promise.all(rows.map((row) => viewOf(here, facts, row)));

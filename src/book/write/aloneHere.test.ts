@@ -27,7 +27,7 @@ const DEADZONE = 'title/throttle/deadzone';
 const { book, here, view, asked } = askingBook();
 
 const plan = (more: Partial<PairPlan> = {}): PairPlan => ({
-  question: 'tell',
+  question: 'discriminate',
   way: 'here',
   a: { [DEADZONE]: 0 },
   b: { [DEADZONE]: 12 },
@@ -133,7 +133,7 @@ it('laps that are compared are told what they are, and only counted as what was 
 describe('how little is noticed', () => {
   const whole = { key: DEADZONE, min: 0, max: 60, step: 1 };
   const finely: ExperimentPlan = {
-    ...{ question: 'fine', way: 'here', setting: whole, at: 4, lapsPerRide: 1, stretch: 'straight' },
+    ...{ question: 'jnd', way: 'here', setting: whole, at: 4, lapsPerRide: 1, stretch: 'straight' },
   };
 
   /** Drives a pair and names one of its rides; gives how far apart they were. */
@@ -178,7 +178,7 @@ describe('how little is noticed', () => {
     await isDone(endEarly(id));
     const { state, answer } = (await readExperiment(await here(), await view(), id))!;
     expect(state).toBe('over');
-    if (answer?.kind !== 'fine') throw new Error('no answer');
+    if (answer?.kind !== 'jnd') throw new Error('no answer');
     expect(answer.isKnown).toBe(false);
     expect(answer.pairs.slice(0, 6).map((one) => one.apart)).toEqual(apart);
     expect(answer.pairs.map(({ isRight }) => isRight)).toEqual([true, true, true, true, true, false, true]);
@@ -250,7 +250,7 @@ it('a search leads from ride to ride here as well: loaded openly, driven, and as
 });
 
 it('what a setting does is felt here at both of its ends, and back', async () => {
-  const { id } = await asked({ question: 'what', setting: range, back: 4, ...short });
+  const { id } = await asked({ question: 'explore', setting: range, back: 4, ...short });
   const wants = ['more', 'less', 'right'] as const;
   for (const [place, said] of wants.entries()) {
     expect(await askedHere(await here(), await view())).toMatchObject({
@@ -267,7 +267,7 @@ it('what a setting does is felt here at both of its ends, and back', async () =>
   }
   expect(await readExperiment(await here(), await view(), id)).toMatchObject({
     state: 'over',
-    answer: { kind: 'what', rides: wants.map((want) => ({ wants: want, summary: null })) },
+    answer: { kind: 'explore', rides: wants.map((want) => ({ wants: want, summary: null })) },
   });
 });
 
@@ -278,8 +278,8 @@ it('offers to be driven here what is felt here, as a plan that can be asked', as
   const plans: [ExperimentPlan, boolean][] = [
     [{ question: 'best', settings: [range], seed: 5, ...titled }, true],
     [{ question: 'best', settings: [range, force], seed: 5, ...titled }, false],
-    [{ question: 'what', setting: range, back: 4, ...titled }, true],
-    [{ question: 'what', setting: range, back: 4, lapsPerRide: 1, way: 'simulated' }, false],
+    [{ question: 'explore', setting: range, back: 4, ...titled }, true],
+    [{ question: 'explore', setting: range, back: 4, lapsPerRide: 1, way: 'simulated' }, false],
     [plan({ way: 'helper', stretch: null }), true],
     [plan({ question: 'change', way: 'title', stretch: null }), false],
   ];

@@ -53,7 +53,7 @@ describe('a blind test with a helper', () => {
 
   it('tells nothing of its order before the last answer, and then everything, as promised', async () => {
     const { id, sealed, plan } = await asked(
-      pairPlan({ question: 'tell', way: 'helper', pairs: 16, named: null }),
+      pairPlan({ question: 'discriminate', way: 'helper', pairs: 16, named: null }),
     );
     const { orders, salt } = sealed!;
     expect(plan).toMatchObject({
@@ -164,7 +164,7 @@ describe('a blind test with a helper', () => {
   });
 
   it('in a restored book, where nobody knows its orders, it is given up', async () => {
-    const { id } = await asked(pairPlan({ question: 'tell', way: 'helper', pairs: 16, named: null }));
+    const { id } = await asked(pairPlan({ question: 'discriminate', way: 'helper', pairs: 16, named: null }));
     const document = await bookDocument(book.db, Date.now());
     expect(judgeBook(document, Date.now())).toEqual([]);
     await book.db.delete(sealedOrders);

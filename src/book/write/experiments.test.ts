@@ -152,7 +152,7 @@ it('one question at a time, of values that the menus take', async () => {
   expect(
     codeOf(await askQuestion(pairPlan({ a: { 'title/brake/nothing': 0 }, b: { 'title/brake/nothing': 1 } }))),
   ).toBe('unknown-field');
-  expect(codeOf(await askQuestion(pairPlan({ question: 'tell', way: 'title' })))).not.toBe('done');
+  expect(codeOf(await askQuestion(pairPlan({ question: 'discriminate', way: 'title' })))).not.toBe('done');
 });
 
 it('logs find their ride by when they were driven, in another order of taking in as well', async () => {
@@ -294,7 +294,7 @@ it('a search goes where it is led and ends in a value that can be kept', async (
 
 it('what a setting does: least, most and back, each rated; Verdict lists what was asked', async () => {
   const setting = { key: DEADZONE, min: 0, max: 60, step: 1 };
-  const { id } = await asked({ question: 'what', way: 'simulated', setting, back: 7, lapsPerRide: 1 });
+  const { id } = await asked({ question: 'explore', way: 'simulated', setting, back: 7, lapsPerRide: 1 });
   const values: number[] = [];
   for (const place of [0, 1, 2]) {
     const { values: settings } = (await shown(id)).step as { values: Record<string, number> };
@@ -308,7 +308,7 @@ it('what a setting does: least, most and back, each rated; Verdict lists what wa
   expect((await newestExperiments(book.db, HERE, 1))[0]!.ratings).toEqual([{ place: 1, of: { weight: 6 } }]);
   const { past, open, spread } = await verdictView((await contextIn(book.db, HERE))!, (await bookView())!);
   expect(open).toBeNull();
-  expect(past[0]).toMatchObject({ id, question: 'what', settings: ['Brake ebb'] });
+  expect(past[0]).toMatchObject({ id, question: 'explore', settings: ['Brake ebb'] });
   expect(spread.rides).toBeGreaterThan(0);
   await expectRoundTrip(book.book);
 });

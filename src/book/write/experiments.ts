@@ -120,7 +120,7 @@ export async function askQuestion(
 
 /** Pairs whose orders are drawn at once; `null` where nothing is driven in pairs. */
 const pairsAsked = (plan: ExperimentPlan): number | null =>
-  isPairPlan(plan) ? plan.pairs : plan.question === 'fine' ? MOST_NOTICED : null;
+  isPairPlan(plan) ? plan.pairs : plan.question === 'jnd' ? MOST_NOTICED : null;
 
 const coin = () => randomInt(2) as 0 | 1;
 
@@ -212,7 +212,7 @@ function withApart({ plan, sealed, trials, answers }: ExperimentRow, said: Said)
   const { kind, answer, sure, noticed } = said;
   const plain = { kind, answer, sure, noticed };
   const { asked } = plan;
-  if (asked.question !== 'fine') return plain;
+  if (asked.question !== 'jnd') return plain;
   const sides = pairedSides({ plan: asked, orders: sealed?.orders ?? [], trials, answers })!;
   const [a, b] = [sides.a, sides.b].map((side) => side[asked.setting.key] as number);
   return { ...plain, apart: Math.abs(b! - a!) };
@@ -256,7 +256,7 @@ export async function endEarly(id: string): Promise<Reply> {
  */
 function tellsWhenBroken({ plan, trials, answers }: ExperimentRow): boolean {
   const { question } = plan.asked;
-  return (question === 'change' && trials.length > 0) || (question === 'fine' && toldEnough(answers));
+  return (question === 'change' && trials.length > 0) || (question === 'jnd' && toldEnough(answers));
 }
 
 const moreSchema = z.strictObject({ id: idSchema, pairs: z.int().min(1).max(8) });

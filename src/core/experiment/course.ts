@@ -3,13 +3,13 @@ import { bettingScore, type BlindPair, type BlindQuestion } from './bettingScore
 import { sidesOf, type PairOrder } from './randomizedOrders';
 import type { FinderRide } from './finder/answers';
 import { findBest } from './finder/findBest';
-import { noticedFinely, sidesApart } from './jndStaircase';
+import { jndFrom, sidesApart } from './jndStaircase';
 import {
   isPairPlan,
   type Answer,
   type BestPlan,
   type ExperimentPlan,
-  type FinePlan,
+  type JndPlan,
   type PairPlan,
   type Side,
   type Trial,
@@ -47,25 +47,25 @@ export function nextStep(course: Course): Step {
   const { plan } = course;
   if (isPairPlan(plan))
     return plan.question === 'change' ? nextOfChange(course, plan) : nextOfBlind(course, plan);
-  if (plan.question === 'fine') return nextOfFine(course, plan);
-  return plan.question === 'best' ? nextOfSearch(course, plan) : nextOfWhat(course, plan);
+  if (plan.question === 'jnd') return nextOfJnd(course, plan);
+  return plan.question === 'best' ? nextOfSearch(course, plan) : nextOfExplore(course, plan);
 }
 
 /** Both values of the pair that is driven now, whichever comes first; `null` where nothing is driven in pairs. */
 export function pairedSides(course: Course): { a: Side; b: Side } | null {
   const { plan } = course;
   if (isPairPlan(plan)) return { a: plan.a, b: plan.b };
-  if (plan.question !== 'fine') return null;
-  const { next } = noticedFinely(plan, course.orders, course.answers);
+  if (plan.question !== 'jnd') return null;
+  const { next } = jndFrom(plan, course.orders, course.answers);
   return next === null ? null : sidesApart(plan, next);
 }
 
-function nextOfFine(course: Course, plan: FinePlan): Step {
+function nextOfJnd(course: Course, plan: JndPlan): Step {
   const place = ridden(course.trials).length;
   const answered = course.answers.length;
   if (place === 2 * (answered + 1))
     return { kind: 'answer', ask: 'more', place: answered, isFirst: answered === 0 };
-  const { next } = noticedFinely(plan, course.orders, course.answers);
+  const { next } = jndFrom(plan, course.orders, course.answers);
   if (next === null) return { kind: 'over' };
   const side = sidesOf(course.orders)[place]!;
   const { a, b } = sidesApart(plan, next);
@@ -88,7 +88,7 @@ function nextOfBlind(course: Course, plan: PairPlan): Step {
   if (place === 2 * (answered + 1))
     return {
       kind: 'answer',
-      ask: plan.question === 'tell' ? 'which' : 'better',
+      ask: plan.question === 'discriminate' ? 'which' : 'better',
       place: answered,
       isFirst: answered === 0,
     };
@@ -98,7 +98,7 @@ function nextOfBlind(course: Course, plan: PairPlan): Step {
 }
 
 export const questionOf = ({ question }: PairPlan): BlindQuestion =>
-  question === 'tell' ? 'which' : 'better';
+  question === 'discriminate' ? 'which' : 'better';
 
 /** The answered pairs as they are scored. */
 export function blindPairs({ orders, answers }: Pick<Course, 'orders' | 'answers'>): BlindPair[] {
@@ -142,7 +142,10 @@ export const splitPairs = (trials: readonly Trial[]): number[] =>
 
 const WHAT_RIDES = 3;
 
-function nextOfWhat({ trials, answers }: Course, plan: Extract<ExperimentPlan, { question: 'what' }>): Step {
+function nextOfExplore(
+  { trials, answers }: Course,
+  plan: Extract<ExperimentPlan, { question: 'explore' }>,
+): Step {
   const place = ridden(trials).length;
   const { setting, back } = plan;
   if (plan.way !== 'simulated' && answers.length < place)

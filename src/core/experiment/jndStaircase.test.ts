@@ -2,19 +2,19 @@ import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
 import { randomizedOrders, seededCoin } from './randomizedOrders';
 import { nextStep, pairedSides, type Course } from './course';
-import { jndStaircase, noticedFinely, offeredApart, sidesApart } from './jndStaircase';
+import { jndStaircase, jndFrom, offeredApart, sidesApart } from './jndStaircase';
 import { JND_PER_SIGMA } from './finder/answers';
 import { MOST_NOTICED } from './justNoticeable';
-import { planSchema, sidesOfPlan, type FinePlan, type Said } from './plan';
+import { planSchema, sidesOfPlan, type JndPlan, type Said } from './plan';
 import { tries } from '../testing/longRun';
 
 const KEY = 'title/brake/deadzone';
-const planAt = (at: number, max = 60): FinePlan => ({
-  ...{ question: 'fine', way: 'here', at, lapsPerRide: 1, stretch: 'bend' },
+const planAt = (at: number, max = 60): JndPlan => ({
+  ...{ question: 'jnd', way: 'here', at, lapsPerRide: 1, stretch: 'bend' },
   setting: { key: KEY, min: 0, max, step: 1 },
 });
 
-const courseFrom = (plan: FinePlan, seed: number): Course => ({
+const courseFrom = (plan: JndPlan, seed: number): Course => ({
   plan,
   orders: randomizedOrders(MOST_NOTICED, seededCoin(seed)),
   trials: [],
@@ -53,7 +53,7 @@ it('ends by itself, and what a driver just notices lies in its interval nine tim
     const jnd = 6 * Math.exp(0.5 * random.normal());
     const plan = planAt(i % 2 === 0 ? 4 : 55);
     const { orders, answers } = driven(courseFrom(plan, i), jnd, 100 + i);
-    const told = noticedFinely(plan, orders, answers);
+    const told = jndFrom(plan, orders, answers);
     expect(told.next).toBeNull();
     counts.push(answers.length);
     if (told.low <= jnd && jnd <= told.high) covered++;

@@ -1,10 +1,10 @@
 import { sidesOf, type PairOrder } from './randomizedOrders';
 import { justNoticeable, MOST_NOTICED, type JustNoticeable } from './justNoticeable';
 import { LEAST_PAIRS } from './noticed';
-import type { Answer, FinePlan, Side } from './plan';
+import type { Answer, JndPlan, Side } from './plan';
 
 /** A pair whose two rides were told apart, or not: which of them has more. */
-export interface FinePair {
+export interface JndPair {
   place: number;
   /** What one of its rides has beside what is set, in the title's scale; above 0. */
   apart: number;
@@ -15,13 +15,13 @@ export interface FinePair {
 const exact = (value: number) => Number(value.toFixed(9));
 
 /** Towards the end of the menu that is farther from what is set. */
-const goesUp = ({ setting: { min, max }, at }: FinePlan) => max - at >= at - min;
+const goesUp = ({ setting: { min, max }, at }: JndPlan) => max - at >= at - min;
 
 /** Distances that differ by less tell the same. */
 const NEXT_OFFERED = 1.1;
 
 /** How far from what is set one ride of a pair can be: whole steps of the menu, in the title's scale, farther apart as they grow. */
-export function offeredApart(plan: FinePlan): number[] {
+export function offeredApart(plan: JndPlan): number[] {
   const { setting, at } = plan;
   const room = goesUp(plan) ? setting.max - at : at - setting.min;
   const most = Math.floor(room / setting.step + 1e-6);
@@ -31,7 +31,7 @@ export function offeredApart(plan: FinePlan): number[] {
 }
 
 /** A is what is set, B lies so far from it. */
-export function sidesApart(plan: FinePlan, apart: number): { a: Side; b: Side } {
+export function sidesApart(plan: JndPlan, apart: number): { a: Side; b: Side } {
   const { key } = plan.setting;
   return { a: { [key]: plan.at }, b: { [key]: exact(plan.at + (goesUp(plan) ? apart : -apart)) } };
 }
@@ -42,15 +42,15 @@ export const toldEnough = (answers: readonly Answer[]): boolean =>
 
 /** The pairs that were answered; what was noticed otherwise tells nothing of the feel. */
 export function jndStaircase(
-  plan: FinePlan,
+  plan: JndPlan,
   orders: readonly PairOrder[],
   answers: readonly Answer[],
-): FinePair[] {
+): JndPair[] {
   const sides = sidesOf(orders);
   const more = goesUp(plan) ? 'B' : 'A';
   return answers
     .toSorted((a, b) => a.place - b.place)
-    .flatMap(({ place, said }): FinePair[] => {
+    .flatMap(({ place, said }): JndPair[] => {
       if (said.kind !== 'pair' || said.noticed || said.answer === 'none' || !said.apart) return [];
       const named = sides[2 * place + (said.answer === 'first' ? 0 : 1)];
       return named ? [{ place, apart: said.apart, isRight: named === more }] : [];
@@ -61,8 +61,8 @@ export function jndStaircase(
  * What is believed of a driver after these pairs, in the title's scale, and how far apart the next pair lies; `next` is `null` once it is
  * known well enough, or as many pairs were answered as anybody is asked for.
  */
-export function noticedFinely(
-  plan: FinePlan,
+export function jndFrom(
+  plan: JndPlan,
   orders: readonly PairOrder[],
   answers: readonly Answer[],
 ): JustNoticeable {

@@ -14,7 +14,7 @@ import { MOST_NOTICED } from './justNoticeable';
 import { DIMENSIONS, HIGHEST_RATING, LOWEST_RATING, type Dimension, type Ratings } from './pairedRatings';
 
 /** What a driver may ask of a setting. */
-export const QUESTIONS = ['change', 'tell', 'like', 'fine', 'best', 'what'] as const;
+export const QUESTIONS = ['change', 'discriminate', 'like', 'jnd', 'best', 'explore'] as const;
 export type Question = (typeof QUESTIONS)[number];
 
 /**
@@ -50,7 +50,7 @@ const SHORT_ELSEWHERE = { message: 'short rides are driven here', path: ['stretc
 /** Of two sides, driven as pairs in the order of a coin. */
 const pairPlan = z
   .strictObject({
-    question: z.enum(['change', 'tell', 'like']),
+    question: z.enum(['change', 'discriminate', 'like']),
     way: z.enum(WAYS),
     a: sideSchema,
     b: sideSchema,
@@ -105,9 +105,9 @@ const bestPlan = z
   });
 
 /** One setting at its least, at its most, and back to where it was. */
-const whatPlan = z
+const explorePlan = z
   .strictObject({
-    question: z.literal('what'),
+    question: z.literal('explore'),
     way: z.enum(['simulated', 'title', 'here']),
     setting: searched,
     back: z.number(),
@@ -121,9 +121,9 @@ const whatPlan = z
   });
 
 /** Pairs of short rides, blind: what is set against more or less of it, by as much as tells most of how fine it is felt. */
-const finePlan = z
+const jndPlan = z
   .strictObject({
-    question: z.literal('fine'),
+    question: z.literal('jnd'),
     way: z.literal('here'),
     /** All that the menu offers: what is just noticed is believed as a share of it. */
     setting: searched,
@@ -138,15 +138,15 @@ const finePlan = z
     path: ['at'],
   });
 
-export const planSchema = z.union([pairPlan, finePlan, bestPlan, whatPlan]);
+export const planSchema = z.union([pairPlan, jndPlan, bestPlan, explorePlan]);
 export type ExperimentPlan = z.output<typeof planSchema>;
 export type PairPlan = z.output<typeof pairPlan>;
-export type FinePlan = z.output<typeof finePlan>;
+export type JndPlan = z.output<typeof jndPlan>;
 export type BestPlan = z.output<typeof bestPlan>;
-export type WhatPlan = z.output<typeof whatPlan>;
+export type ExplorePlan = z.output<typeof explorePlan>;
 
 export const isPairPlan = (plan: ExperimentPlan): plan is PairPlan =>
-  plan.question === 'change' || plan.question === 'tell' || plan.question === 'like';
+  plan.question === 'change' || plan.question === 'discriminate' || plan.question === 'like';
 
 /** Settings that a plan is about, as `layer/axis/field`. */
 export function settingsOf(plan: ExperimentPlan): string[] {
@@ -160,7 +160,7 @@ export function sidesOfPlan(plan: ExperimentPlan): Side[] {
   if (plan.question === 'best')
     return plan.settings.flatMap(({ key, min, max }) => [{ [key]: min }, { [key]: max }]);
   const { key, min, max } = plan.setting;
-  return [{ [key]: min }, { [key]: max }, { [key]: plan.question === 'fine' ? plan.at : plan.back }];
+  return [{ [key]: min }, { [key]: max }, { [key]: plan.question === 'jnd' ? plan.at : plan.back }];
 }
 
 /** How a ride that was to be driven went. What did not count is driven again. */
@@ -267,7 +267,7 @@ export interface Experiment {
 
 /** A test whose orders nobody may see yet. */
 export const isBlind = ({ question }: ExperimentPlan) =>
-  question === 'tell' || question === 'like' || question === 'fine';
+  question === 'discriminate' || question === 'like' || question === 'jnd';
 
 /** What is asked to learn something of a setting or of oneself: nothing is kept or put back afterwards. */
-export const isToLearn = (question: Question) => question === 'what' || question === 'fine';
+export const isToLearn = (question: Question) => question === 'explore' || question === 'jnd';

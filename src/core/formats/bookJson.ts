@@ -169,8 +169,28 @@ const asksNothing = (book: Record<string, unknown>) => ({
   ...book,
 });
 
+const isRecord = (one: unknown): one is Record<string, unknown> => typeof one === 'object' && one !== null;
+
+/** Before version 3 questions were called otherwise. */
+const FIELD_WORDS = new Map<unknown, string>([
+  ['tell', 'discriminate'],
+  ['fine', 'jnd'],
+  ['what', 'explore'],
+]);
+const inFieldWords = (experiment: unknown) => {
+  const plan = isRecord(experiment) ? experiment['plan'] : null;
+  const asked = isRecord(plan) ? plan['asked'] : null;
+  const question = isRecord(asked) ? FIELD_WORDS.get(asked['question']) : undefined;
+  if (!isRecord(experiment) || !isRecord(plan) || !isRecord(asked) || !question) return experiment;
+  return { ...experiment, plan: { ...plan, asked: { ...asked, question } } };
+};
+const namesQuestions = ({ experiments, ...book }: Record<string, unknown>) => ({
+  ...book,
+  experiments: Array.isArray(experiments) ? experiments.map(inFieldWords) : experiments,
+});
+
 export const { read: readBookJson, write: writeBookJson } = jsonFormat({
   name: 'book',
   schema: bookSchema,
-  upgrades: [asksNothing],
+  upgrades: [asksNothing, namesQuestions],
 });

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
+import { describeProblem } from '../problem';
 import type { RideLog } from '../rides/rideLog';
 import { runsFromLabels, type Recording } from '../axes/recording';
 import { readCaptureCsv, writeCaptureCsv } from './captureCsv';
+import { readBookJson } from './bookJson';
 import { packColumns, unpackColumns } from './packedColumns';
 import { readResponseJson } from './responseJson';
 import { readRideCsv, writeRideCsv } from './rideCsv';
@@ -149,4 +151,54 @@ describe('what is wrong is named with its row and column', () => {
       place: { column },
     });
   });
+});
+
+it('a book of an earlier version is read as today’s: it asked nothing, or called its questions otherwise', () => {
+  const lists = [
+    'rigs',
+    'combinations',
+    'facts',
+    'ticks',
+    'proofs',
+    'changes',
+    'ownDialects',
+    'captures',
+    'rides',
+  ];
+  const body = { madeAtMs: 1, ...Object.fromEntries(lists.map((name) => [name, []])) };
+  const read = (book: object) => {
+    const found = readBookJson(JSON.stringify({ format: 'pebble-road/book', ...book }));
+    return found.ok ? found.value : found.problems.map(describeProblem).join(' ');
+  };
+  expect(read({ version: 1, ...body })).toMatchObject({
+    experiments: [],
+    trials: [],
+    answers: [],
+    ratings: [],
+  });
+  const setting = { key: 'title/brake/deadzone', min: 0, max: 20, step: 1 };
+  const asked = (question: string) => ({
+    ...{
+      id: 'q',
+      atMs: 1,
+      rigId: 'r',
+      titleId: 't',
+      carId: 'c',
+      driver: 'Dawn shift',
+      branch: '',
+      trackId: 'x',
+    },
+    plan: {
+      asked: { question, way: 'title', setting, back: 4, lapsPerRide: 1 },
+      ...{ basis: {}, orders: null, commitment: null, salt: null, isLooked: false, isExtended: false },
+    },
+    ...{ state: 'over', decision: null },
+  });
+  const book = { ...body, trials: [], answers: [], ratings: [] };
+  const explored = { experiments: [{ plan: { asked: { question: 'explore', setting, back: 4 } } }] };
+  expect(read({ version: 2, ...book, experiments: [asked('what')] })).toMatchObject(explored);
+  expect(read({ version: 3, ...book, experiments: [asked('explore')] })).toMatchObject(explored);
+  expect(read({ version: 3, ...book, experiments: [asked('what')] })).toMatch(/experiments\[0\]/);
+  for (const broken of [7, [7], [{ plan: 7 }], [{ plan: { asked: { question: ['tell'] } } }]])
+    expect(read({ version: 2, ...book, experiments: broken })).toMatch(/experiments/);
 });

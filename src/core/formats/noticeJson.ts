@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { jndStaircase, noticedFinely } from '../experiment/jndStaircase';
+import { jndStaircase, jndFrom } from '../experiment/jndStaircase';
 import { MOST_NOTICED, type JustNoticeable } from '../experiment/justNoticeable';
-import type { Answer, FinePlan } from '../experiment/plan';
+import type { Answer, JndPlan } from '../experiment/plan';
 import { jsonFormat } from './jsonFormat';
 import { holdsCommitment, isCheckable, orderSchema, sealedFields, UNCHECKABLE } from './sealedOrders';
 
@@ -54,8 +54,8 @@ export interface NoticeAnswer extends JustNoticeable {
 /** What a driver just notices, in the menu's own scale, and how far apart the next pair lies. @param sha256 lower-case hex digest of a text */
 export function judgeNotice(document: NoticeDocument, sha256: (text: string) => string): NoticeAnswer {
   const { min, max, step, at, pairs } = document;
-  const plan: FinePlan = {
-    ...{ question: 'fine', way: 'here', at, lapsPerRide: 1, stretch: 'straight' },
+  const plan: JndPlan = {
+    ...{ question: 'jnd', way: 'here', at, lapsPerRide: 1, stretch: 'straight' },
     setting: { key: 'title/steering/deadzone', min, max, step },
   };
   const driven = pairs.map(({ order }) => order);
@@ -67,7 +67,7 @@ export function judgeNotice(document: NoticeDocument, sha256: (text: string) => 
   return {
     pairs: counted.length,
     right: counted.filter(({ isRight }) => isRight).length,
-    ...noticedFinely(plan, driven, answers),
+    ...jndFrom(plan, driven, answers),
     commitmentHolds: holdsCommitment(document, driven, sha256),
   };
 }

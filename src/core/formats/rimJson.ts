@@ -17,6 +17,5 @@ const rimFileSchema = z.strictObject({
 
 /** Buttons of a rim, and what they do in a title. */
 
-
 /** A `*.rim.json`. */
 export const { read: readRimJson, write: writeRimJson } = jsonFormat({ name: 'rim', schema: rimFileSchema });

@@ -127,11 +127,11 @@ function Change({ item }: { item: TrailChangeItem }) {
 /** A question in the width of a ride. */
 const SHORT_WORDS: Record<Question, string> = {
   change: 'changed?',
-  tell: 'tell?',
+  discriminate: 'tell?',
   like: 'like?',
-  fine: 'how fine?',
+  jnd: 'how fine?',
   best: 'best?',
-  what: 'what?',
+  explore: 'what?',
 };
 
 function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {

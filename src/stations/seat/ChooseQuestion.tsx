@@ -26,14 +26,14 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
   const planOf = (of: Question) => seatQuestion(view, verdict.recent, of, isSimulated, seed);
   // How fine something is felt is driven here or not at all: of the force it is not asked.
   const isFelt = (of: ExperimentPlan | null) => of !== null && canBeDrivenHere(view, of);
-  const questions = QUESTIONS.filter((one) => one !== 'fine' || isFelt(planOf(one)));
+  const questions = QUESTIONS.filter((one) => one !== 'jnd' || isFelt(planOf(one)));
   const question = questions[at]!;
   const plan = planOf(question);
   const [either, setEither] = useState<ExperimentPlan | null>(null);
   const answer = (said: Answer) => {
     if (isBusy) return;
     if (said === 'yes' && plan) {
-      return question !== 'fine' && canBeDrivenHere(view, plan)
+      return question !== 'jnd' && canBeDrivenHere(view, plan)
         ? setEither(plan)
         : void run(askQuestion(plan));
     }

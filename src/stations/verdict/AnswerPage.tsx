@@ -113,9 +113,9 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
       >
         {asked.question === 'change'
           ? 'More laps show smaller differences; looked at again, a claim has to be surer.'
-          : asked.question === 'fine'
+          : asked.question === 'jnd'
             ? 'From now on a change that you would hardly notice is said to be one.'
-            : asked.question === 'what'
+            : asked.question === 'explore'
               ? 'Now you know which way it goes: search its best value, or ask whether a change of it can be told.'
               : 'What is decided lies on the trail, and can be put back from there.'}
       </NextStep>

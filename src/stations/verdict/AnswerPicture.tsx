@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import { bettingScore, SHOWN_AT } from '@/core/experiment/bettingScore';
 import { blindPairs, questionOf } from '@/core/experiment/course';
-import { isPairPlan, type BestPlan, type FinePlan, type PairPlan } from '@/core/experiment/plan';
+import { isPairPlan, type BestPlan, type JndPlan, type PairPlan } from '@/core/experiment/plan';
 import { MEASURES_SHOWN } from '@/core/rides/measures';
 import { settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
@@ -14,7 +14,7 @@ import { Table } from '@/ui/Table';
 import { measureValue } from '@/words/measures';
 import { ridesOption, scoreOption, searchOption } from './answerChart';
 import { ComparisonTable } from './ComparisonTable';
-import { FinePicture } from './FinePicture';
+import { JndPicture } from './JndPicture';
 
 type Of<K extends ExperimentAnswer['kind']> = Extract<ExperimentAnswer, { kind: K }>;
 
@@ -27,8 +27,8 @@ export function AnswerPicture({ view, shown }: { view: BookView; shown: Experime
       return <ChangePicture answer={answer} plan={asked as PairPlan} />;
     case 'blind':
       return <BlindPicture answer={answer} shown={shown} />;
-    case 'fine':
-      return <FinePicture view={view} answer={answer} plan={asked as FinePlan} />;
+    case 'jnd':
+      return <JndPicture view={view} answer={answer} plan={asked as JndPlan} />;
     case 'best':
       return (
         <>
@@ -37,8 +37,8 @@ export function AnswerPicture({ view, shown }: { view: BookView; shown: Experime
           ))}
         </>
       );
-    case 'what':
-      return <WhatTable answer={answer} />;
+    case 'explore':
+      return <ExploreTable answer={answer} />;
   }
 }
 
@@ -207,12 +207,12 @@ function SearchPicture({
 }
 
 /** What is told of each ride: a measure, or what the driver would have had. */
-interface WhatRow {
+interface ExploreRow {
   label: string;
   values: string[];
 }
 
-function whatRows({ rides }: Of<'what'>): WhatRow[] {
+function exploreRows({ rides }: Of<'explore'>): ExploreRow[] {
   const told = MEASURES_SHOWN.filter(({ name }) =>
     rides.some(({ summary }) => (summary?.[name] ?? null) !== null),
   );
@@ -231,8 +231,8 @@ function whatRows({ rides }: Of<'what'>): WhatRow[] {
 
 const WHAT_RIDES = ['At its least', 'At its most', 'And back'];
 
-function WhatTable({ answer }: { answer: Of<'what'> }) {
-  const rows = whatRows(answer);
+function ExploreTable({ answer }: { answer: Of<'explore'> }) {
+  const rows = exploreRows(answer);
   if (rows.length === 0) return null;
   return (
     <div className="mt-4">
@@ -247,7 +247,7 @@ function WhatTable({ answer }: { answer: Of<'what'> }) {
           { head: 'Measure', value: ({ label }) => label, isRowHead: true, className: 'font-semibold' },
           ...answer.rides.map((_, i) => ({
             head: WHAT_RIDES[i]!,
-            value: ({ values }: WhatRow) => values[i]!,
+            value: ({ values }: ExploreRow) => values[i]!,
             className: 'font-mono whitespace-nowrap',
           })),
         ]}

@@ -27,16 +27,16 @@ export function PairAnswer({
   const [sure, setSure] = useState<Sure>('think');
   const [isBusy, setBusy] = useState(false);
   // Where guesses begin is what is asked: nobody is let off one.
-  const isFine = ask === 'more';
+  const isJnd = ask === 'more';
   const say = async (answer: 'first' | 'second' | 'none', noticed = false) => {
     setBusy(true);
-    await onSay({ kind: 'pair', answer, sure: answer === 'none' || isFine ? null : sure, noticed });
+    await onSay({ kind: 'pair', answer, sure: answer === 'none' || isJnd ? null : sure, noticed });
     setBusy(false);
   };
   return (
     <NextStep
       number={1}
-      title={isFine ? `Which had more ${name}?` : ask === 'which' ? 'Which was B?' : 'Which was better?'}
+      title={isJnd ? `Which had more ${name}?` : ask === 'which' ? 'Which was B?' : 'Which was better?'}
       actions={
         <>
           <Button look="next" disabled={isBusy} onClick={() => void say('first')}>
@@ -45,7 +45,7 @@ export function PairAnswer({
           <Button look="next" disabled={isBusy} onClick={() => void say('second')}>
             The second
           </Button>
-          {!isFine && (
+          {!isJnd && (
             <Button disabled={isBusy} onClick={() => void say('none')}>
               Can’t say
             </Button>
@@ -56,7 +56,7 @@ export function PairAnswer({
         </>
       }
     >
-      {isFine ? (
+      {isJnd ? (
         'Guess where you can’t say.'
       ) : (
         <>

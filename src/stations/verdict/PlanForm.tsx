@@ -35,11 +35,11 @@ import { filesToSeal, SlotFiles, type ChosenFiles } from './SlotFiles';
 
 const WAYS_OF: Record<Question, readonly Way[]> = {
   change: ['simulated', 'title', 'here'],
-  tell: ['helper', 'files', 'here'],
+  discriminate: ['helper', 'files', 'here'],
   like: ['helper', 'files', 'here'],
-  fine: ['here'],
+  jnd: ['here'],
   best: ['title', 'here'],
-  what: ['title', 'simulated', 'here'],
+  explore: ['title', 'simulated', 'here'],
 };
 
 /** What is asked, of which setting, and what it is for; what it takes and can show is said at once. */
@@ -56,12 +56,12 @@ export function PlanForm({
   of: string | null;
 }) {
   const router = useRouter();
-  const isFine = question === 'fine';
+  const isJnd = question === 'jnd';
   // Driven here or not at all: what is felt in the title alone is not offered.
-  const all = isFine ? feltSettings(view) : askableSettings(view);
+  const all = isJnd ? feltSettings(view) : askableSettings(view);
   const recent = verdict.recent.filter(({ key }) => all.some((one) => one.key === key));
   const [key, setKey] = useState(
-    (isFine && !all.some((one) => one.key === of) ? null : of) ?? recent[0]?.key ?? all[0]?.key ?? '',
+    (isJnd && !all.some((one) => one.key === of) ? null : of) ?? recent[0]?.key ?? all[0]?.key ?? '',
   );
   const setting = all.find((one) => one.key === key);
   const [values, setValues] = useState<Record<string, { a: number | null; b: number | null }>>({});
@@ -75,9 +75,9 @@ export function PlanForm({
   const [files, setFiles] = useState<ChosenFiles>({ a: null, b: null });
   const [shortRide, setStretch] = useState<StretchKind | null | undefined>(undefined);
   const stretch = shortRide === undefined && key ? stretchFor(keyOfText(key).axis) : (shortRide ?? null);
-  const isBlindAsked = question === 'tell' || question === 'like' || isFine;
+  const isBlindAsked = question === 'discriminate' || question === 'like' || isJnd;
   const [isBusy, setBusy] = useState(false);
-  const isPair = question === 'change' || question === 'tell' || question === 'like';
+  const isPair = question === 'change' || question === 'discriminate' || question === 'like';
   const changed = recent.find((one) => one.key === key);
   const sides = setting && {
     a:
@@ -129,7 +129,7 @@ export function PlanForm({
       next={
         <NextStep
           number={1}
-          title={isPair || isFine ? 'The order is drawn now' : 'The first ride'}
+          title={isPair || isJnd ? 'The order is drawn now' : 'The first ride'}
           actions={
             <>
               <Button
@@ -223,7 +223,7 @@ export function PlanForm({
           </p>
         )}
         {noticed && <p className="text-sm text-rust">{noticed}</p>}
-        {setting && !isPair && !isFine && (
+        {setting && !isPair && !isJnd && (
           <div className="grid gap-4 sm:grid-cols-2">
             <NumberField
               label={question === 'best' ? 'Search from' : 'At its least'}
@@ -293,7 +293,7 @@ export function PlanForm({
                 {STRETCH_CHOICES[one]}
               </Choice>
             ))}
-            {!isFine && (
+            {!isJnd && (
               <Choice isOn={stretch === null} onClick={() => setStretch(null)}>
                 laps
               </Choice>

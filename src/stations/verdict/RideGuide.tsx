@@ -170,7 +170,7 @@ function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentVie
 }
 
 /** What is believed of what a driver notices holds after some pairs as well. */
-const isToldBroken = ({ question, answers }: ExperimentView) => question === 'fine' && toldEnough(answers);
+const isToldBroken = ({ question, answers }: ExperimentView) => question === 'jnd' && toldEnough(answers);
 
 function End({ open }: { open: ExperimentView }) {
   return (
@@ -193,7 +193,7 @@ function Progress({ open }: { open: ExperimentView }) {
         ? open.commitment
           ? SENTENCES.blindOpen(
               Math.floor(ridden / 2) + (step.kind === 'answer' ? 0 : 1),
-              open.question === 'fine',
+              open.question === 'jnd',
             )
           : `${ridden} ${ridden === 1 ? 'ride' : 'rides'} so far`
         : `${ridden} of ${of} rides driven`}

@@ -1,5 +1,5 @@
 import { inks as palette } from '@/ui/testing/inks';
-import { fineOption } from './answerChart';
+import { jndOption } from './answerChart';
 
 interface Named {
   yAxis: { max: number };
@@ -12,7 +12,7 @@ interface Named {
 
 const PAIRS = [30, 40, 50].map((apart, place) => ({ place, apart, isRight: place !== 1 }));
 const drawn = (told: { jnd: number; low: number; high: number }) =>
-  fineOption(PAIRS, told, 56, 'apart', palette) as unknown as Named;
+  jndOption(PAIRS, told, 56, 'apart', palette) as unknown as Named;
 
 it('shows each pair by whether the greater ride was named, and what is just noticed in its interval', () => {
   const {

@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { FinderRide } from '@/core/experiment/finder/answers';
-import type { FinePair } from '@/core/experiment/jndStaircase';
+import type { JndPair } from '@/core/experiment/jndStaircase';
 import type { Best } from '@/core/experiment/finder/findBest';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 
@@ -102,8 +102,8 @@ export function scoreOption(
  * How far apart the rides of each pair were, and whether the greater one was named; what is just noticed as a line in its interval.
  * @param most how far apart they could be: the picture ends there, whatever the answers leave open
  */
-export function fineOption(
-  pairs: readonly FinePair[],
+export function jndOption(
+  pairs: readonly JndPair[],
   { jnd, low, high }: { jnd: number; low: number; high: number },
   most: number,
   label: string,

@@ -4,7 +4,7 @@ import type { ExperimentPlan, Question, Way } from '@/core/experiment/plan';
 import type { StretchKind } from '@/core/driving/stretch';
 import type { MeasureName } from '@/core/rides/measures';
 import type { AskableSetting } from '@/book/judge/askable';
-import { finePlan } from '@/book/judge/seatQuestion';
+import { jndPlan } from '@/book/judge/seatQuestion';
 
 /** What was chosen of a question. */
 export interface Chosen {
@@ -41,8 +41,8 @@ export function planOf(question: Question, chosen: Chosen): ExperimentPlan {
       lapsPerRide: laps,
       ...short,
     };
-  if (question === 'fine') return finePlan(setting, laps, stretch ?? undefined);
-  if (question === 'what')
+  if (question === 'jnd') return jndPlan(setting, laps, stretch ?? undefined);
+  if (question === 'explore')
     return {
       question,
       way: way === 'simulated' || way === 'here' ? way : 'title',

@@ -2,29 +2,29 @@
 
 import { useCallback } from 'react';
 import { offeredApart } from '@/core/experiment/jndStaircase';
-import type { FinePlan } from '@/core/experiment/plan';
+import type { JndPlan } from '@/core/experiment/plan';
 import { fine, settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentAnswer } from '@/book/model/experimentView';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
-import { fineOption } from './answerChart';
+import { jndOption } from './answerChart';
 
 /** How far apart the rides of each pair were, and which of them were told apart. */
-export function FinePicture({
+export function JndPicture({
   view,
   answer: { pairs, told, orders },
   plan,
 }: {
   view: BookView;
-  answer: Extract<ExperimentAnswer, { kind: 'fine' }>;
-  plan: FinePlan;
+  answer: Extract<ExperimentAnswer, { kind: 'jnd' }>;
+  plan: JndPlan;
 }) {
   const { key } = plan.setting;
   const name = settingWords(view).name(key);
   const most = offeredApart(plan).at(-1) ?? 0;
   const build = useCallback(
-    (palette: ChartPalette) => fineOption(pairs, told, most, `${name}: apart`, palette),
+    (palette: ChartPalette) => jndOption(pairs, told, most, `${name}: apart`, palette),
     [pairs, told, most, name],
   );
   if (pairs.length === 0) return null;
