@@ -85,8 +85,6 @@ const config = [
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
     },
   },
-  // Playwright's fixtures are handed on by a function called `use`, which is no hook.
-  { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
   ...rooms,
 ];
 

@@ -174,9 +174,9 @@ export const SENTENCES = {
     `How much of ${name} you notice is open: your answers leave everything from ${low} on, to more than its menu has (90 %).`,
 
   // What does this one do?
-  whatRidden: (name: string, least: string, most: string) =>
+  exploreRidden: (name: string, least: string, most: string) =>
     `${name} at ${least} and at ${most}, one ride each: it shows the direction, not more`,
-  whatUnlogged: (name: string) =>
+  exploreUnlogged: (name: string) =>
     `${name}: you drove it at both ends; without logs only you know what it did`,
 
   // What we know of this setting

@@ -89,12 +89,12 @@ export function experimentSentence(view: Pick<BookView, 'menus'>, shown: Experim
       const { setting } = asked as ExplorePlan;
       const name = words.name(setting.key);
       return answer.rides.some(({ summary }) => summary)
-        ? SENTENCES.whatRidden(
+        ? SENTENCES.exploreRidden(
             name,
             words.value(setting.key, setting.min),
             words.value(setting.key, setting.max),
           )
-        : SENTENCES.whatUnlogged(name);
+        : SENTENCES.exploreUnlogged(name);
     }
   }
 }

@@ -18,7 +18,7 @@ const STAND_IN = 'tern';
 
 /**
  * The draw of every ride that the force is judged by. A driver's spread moves what clips: of 16 draws on the demo's Spindrift with the
- * Marl's gain 6 clip for longer than is given away for a livelier rest, this one among them; over six laps each, 4 do.
+ * Marl's gain 6 clip for longer than is given away for a livelier rest, this one among them; over six laps each, 3 do.
  */
 export const FORCE_SEED = 1;
 

@@ -140,7 +140,7 @@ export function softwareChangedAt(trials: readonly Trial[]): number[] {
 export const splitPairs = (trials: readonly Trial[]): number[] =>
   softwareChangedAt(trials).flatMap((place) => (place % 2 === 1 ? [place >> 1] : []));
 
-const WHAT_RIDES = 3;
+const EXPLORE_RIDES = 3;
 
 function nextOfExplore(
   { trials, answers }: Course,
@@ -150,7 +150,7 @@ function nextOfExplore(
   const { setting, back } = plan;
   if (plan.way !== 'simulated' && answers.length < place)
     return { kind: 'answer', ask: 'feel', place: place - 1, isFirst: place === 1 };
-  if (place >= WHAT_RIDES) return { kind: 'over' };
+  if (place >= EXPLORE_RIDES) return { kind: 'over' };
   const values = { [setting.key]: [setting.min, setting.max, back][place]! };
-  return { kind: 'ride', place, of: WHAT_RIDES, values, side: null };
+  return { kind: 'ride', place, of: EXPLORE_RIDES, values, side: null };
 }

@@ -68,9 +68,8 @@ export function judgeForce(inputs: ForceInputs, chain: ForceChain, seed: number)
     return { signal, sorted: signal.level.slice().sort() };
   };
   // The same sum is the same signal: only what hangs on the gain and on the base is worked out anew.
-  const known = signals.get(sum) ?? signalOf(sum);
-  signals.set(sum, known);
-  const { signal, sorted } = known;
+  if (!signals.has(sum)) signals.set(sum, signalOf(sum));
+  const { signal, sorted } = signals.get(sum)!;
   /** What stands beside the gain is less of the signal where that is more. */
   const at = (other: number) =>
     signalOf(

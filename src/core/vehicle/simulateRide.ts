@@ -94,7 +94,7 @@ export function* simulateRide(
   const lapM = closed ? track.lengthM : track.lengthM - RUN_OFF_M;
   const total = runUpM + laps * lapM;
   const mostSteps = Math.ceil(total / SLOWEST_AVERAGE_MPS / stepS);
-  /** One step. @returns whether the ride is over: a generator’s own body would be several times slower */
+  /** One step. @returns whether the ride is over: what stands in a generator’s own body is put on the heap from step to step */
   const isOverAfter = () => {
     if (!closed && road.place.distanceM >= lapM) {
       // An open road is driven again from its start.

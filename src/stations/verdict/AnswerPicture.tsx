@@ -229,7 +229,7 @@ function exploreRows({ rides }: Of<'explore'>): ExploreRow[] {
   ];
 }
 
-const WHAT_RIDES = ['At its least', 'At its most', 'And back'];
+const EXPLORE_RIDES = ['At its least', 'At its most', 'And back'];
 
 function ExploreTable({ answer }: { answer: Of<'explore'> }) {
   const rows = exploreRows(answer);
@@ -246,7 +246,7 @@ function ExploreTable({ answer }: { answer: Of<'explore'> }) {
         columns={[
           { head: 'Measure', value: ({ label }) => label, isRowHead: true, className: 'font-semibold' },
           ...answer.rides.map((_, i) => ({
-            head: WHAT_RIDES[i]!,
+            head: EXPLORE_RIDES[i]!,
             value: ({ values }: ExploreRow) => values[i]!,
             className: 'font-mono whitespace-nowrap',
           })),
