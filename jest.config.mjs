@@ -47,6 +47,8 @@ const onServer = process.env.TEST_DATABASE_URL
     ]
   : [];
 const config = {
+  // What was translated once is kept from run to run, wherever temporary files are.
+  cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   // By itself it leaves one core idle: on two, that is half of them.
   maxWorkers: '100%',
   globalSetup: '<rootDir>/scripts/jestSetup.mjs',

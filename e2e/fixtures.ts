@@ -72,6 +72,9 @@ function fewFrames() {
   window.cancelAnimationFrame = (frame) => window.clearTimeout(frame);
 }
 
+/** A journey that takes minutes by nature: `npm run test:long` goes it. */
+export const testLong = process.env['PEBBLE_LONG'] === '1' ? test : test.skip;
+
 export { expect };
 
 /** Whether the page's own code listens: a key pressed before it does would reach nobody. */

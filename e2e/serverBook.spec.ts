@@ -1,10 +1,9 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
 import type { Page } from '@playwright/test';
 import pg from 'pg';
 import { captureBrake, expect, ride, test } from './fixtures';
-import { removeBook, startServer, type Server } from './server';
+import { copyBook, removeBook, startServer, type Server } from './server';
 
 const SERVER = process.env['TEST_DATABASE_URL'];
 
@@ -27,12 +26,15 @@ test('two programs on one PostgreSQL server: measured and ridden at one rig, see
   await ask(`create database ${name}`);
   const url = new URL(SERVER!);
   url.pathname = `/${name}`;
-  const folder = mkdtempSync(join(tmpdir(), 'pebble-e2e-'));
+  const folder = copyBook('few');
   const programs: Server[] = [];
   const context = await browser.newContext();
   try {
-    for (const demo of ['demo', 'empty'] as const)
-      programs.push(await startServer(folder, demo, undefined, url.href));
+    // As a driver brings a book along who has had it in a folder.
+    await promisify(execFile)(process.execPath, ['scripts/move.mjs', '--to', url.href], {
+      env: { ...process.env, PEBBLE_DATA: folder },
+    });
+    for (let i = 0; i < 2; i++) programs.push(await startServer(folder, 'empty', undefined, url.href));
     const [one, two] = programs as [Server, Server];
     const other = await context.newPage();
     await openTern(page, one.url);

@@ -12,3 +12,10 @@ export function wrenScript(): string {
   }).outputFiles;
   return file!.text;
 }
+
+/** What the page of a Wren tells of it. */
+export interface Wren {
+  prompts: string[];
+  seconds(): number;
+  rocksAt(value: number): boolean;
+}

@@ -4,9 +4,11 @@ import { ensureBuilt } from './build.mjs';
 import { ensureChromium, ensureInstalled } from './install.mjs';
 import { startPostgres } from './postgres.mjs';
 import { runJest, runTool, runToolBeside, steps, twoAtATime } from './run.mjs';
+import { keepTemporaryInMemory } from './temporary.mjs';
 import { ensureWorkers } from './workers.mjs';
 
 const { step, finish } = steps();
+keepTemporaryInMemory();
 
 await step('packages', () => ensureInstalled({ isWhole: true }));
 let chromium = '';

@@ -4,8 +4,10 @@
 import { ensureInstalled } from './install.mjs';
 import { startPostgres } from './postgres.mjs';
 import { runJest, steps } from './run.mjs';
+import { keepTemporaryInMemory } from './temporary.mjs';
 
 const { step, finish } = steps();
+keepTemporaryInMemory();
 ensureInstalled({ isWhole: true });
 const seed = process.env.PEBBLE_SEED ?? String(Math.floor(Math.random() * 2 ** 31));
 const postgres = await startPostgres();

@@ -1,8 +1,9 @@
 import { simulatedRigById } from '@/catalog/find';
 import { bettingScore } from '@/core/experiment/bettingScore';
-import { blindPairs, nextStep, searchedRides } from '@/core/experiment/course';
+import { nextStep } from '@/core/experiment/questions';
+import { searchedRides, type BestPlan } from '@/core/experiment/questions/best';
+import { blindPairs } from '@/core/experiment/questions/blind';
 import { findBest } from '@/core/experiment/finder/findBest';
-import type { BestPlan } from '@/core/experiment/plan';
 import { measureRide } from '@/core/rides/measureRide';
 import { changedBetween } from '@/core/settings/setting';
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
@@ -92,5 +93,6 @@ it('what was asked came out as scenario and core have it: shown, not shown, an i
   expect(damper.best['base/steering/damper']!.low).toBeLessThanOrEqual(34);
   expect(damper.best['base/steering/damper']!.high).toBeGreaterThanOrEqual(34);
   expect(searched('demo-best-friction').state).toBe('no preference');
-  for (const { id } of asked) expect([id, nextStep(courseOf(id)).kind]).toEqual([id, 'over']);
+  for (const { id } of asked)
+    expect([id, nextStep(courseOf(id).plan, courseOf(id)).kind]).toEqual([id, 'over']);
 });

@@ -2,7 +2,8 @@ import { carById, simulatedRigById, titleById, trackById } from '@/catalog/find'
 import { habitsOf } from '@/catalog/drivers';
 import { menusFor } from '@/catalog/menusFor';
 import { randomizedOrders, seededCoin, sidesOf } from '@/core/experiment/randomizedOrders';
-import { freshPlan, type Decision, type PairPlan } from '@/core/experiment/plan';
+import { freshPlan, type Decision } from '@/core/experiment/plan';
+import type { PairPlan } from '@/core/experiment/questions/pairs';
 import { chainOf } from '@/core/force/chainOf';
 import { responseLayers } from '@/core/settings/menus';
 import { usualScope, type Combination } from '@/core/settings/scope';

@@ -4,20 +4,15 @@ import type { PairOrder } from '@/core/experiment/randomizedOrders';
 import type { Ratings } from '@/core/experiment/pairedRatings';
 import {
   DECISIONS,
-  dimensionSchema,
   EXPERIMENT_STATES,
-  isBlind,
-  OUTCOMES,
-  saidSchema,
   storedPlanSchema,
-  trialValuesSchema,
   type Decision,
   type Experiment,
-  type ExperimentPlan,
-  type Said,
   type StoredPlan,
-  type Trial,
 } from '@/core/experiment/plan';
+import { dimensionSchema } from '@/core/experiment/planParts';
+import { isBlind, type ExperimentPlan } from '@/core/experiment/questions';
+import { OUTCOMES, saidSchema, trialValuesSchema, type Said, type Trial } from '@/core/experiment/trial';
 import type { Combination } from '@/core/settings/scope';
 import { bookTime } from './bookTime';
 import type { Database } from './database';
@@ -62,7 +57,7 @@ export async function newestExperiments(
     .where(ofCombination(experiments, scope))
     .orderBy(desc(experiments.at), desc(experiments.id))
     .limit(most);
-  return Promise.all(rows.map((row) => wholeRow(db, row)));
+  return wholeRows(db, rows);
 }
 
 /** So many of the newest questions are looked through for those of a setting. */
@@ -86,7 +81,7 @@ export async function driversExperiments(
     .orderBy(desc(experiments.at), desc(experiments.id))
     .limit(LOOKED_THROUGH);
   const asked = rows.filter(({ plan, state }) => isAsked(storedPlanSchema.parse(plan).asked, state));
-  return Promise.all(asked.map((row) => wholeRow(db, row)));
+  return wholeRows(db, asked);
 }
 
 /** One question of a combination; `null` where there is none of that name. */
@@ -99,7 +94,7 @@ export async function experimentOf(
     .select()
     .from(experiments)
     .where(and(ofCombination(experiments, scope), eq(experiments.id, id)));
-  return row ? wholeRow(db, row) : null;
+  return row ? (await wholeRows(db, [row]))[0]! : null;
 }
 
 /** The question that is under way in a combination. */
@@ -110,25 +105,47 @@ export async function openExperiment(db: Database, scope: Combination): Promise<
     .where(and(ofCombination(experiments, scope), eq(experiments.state, 'open')))
     .orderBy(desc(experiments.at), desc(experiments.id))
     .limit(1);
-  const row = rows[0] ? await wholeRow(db, rows[0]) : null;
+  const [row] = await wholeRows(db, rows);
   return row?.state === 'open' ? row : null;
 }
 
-async function wholeRow(db: Database, row: typeof experiments.$inferSelect): Promise<ExperimentRow> {
-  const of = row.id;
+type Row = typeof experiments.$inferSelect;
+
+/** What belongs to questions, each kind of it asked for once. */
+async function wholeRows(db: Database, rows: readonly Row[]): Promise<ExperimentRow[]> {
+  if (rows.length === 0) return [];
+  const ids = rows.map(({ id }) => id);
   const [ridden, said, rated, sealed] = await Promise.all([
-    db.select().from(trials).where(eq(trials.experimentId, of)).orderBy(asc(trials.place), asc(trials.at)),
-    db.select().from(answers).where(eq(answers.experimentId, of)).orderBy(asc(answers.place)),
-    db.select().from(ratings).where(eq(ratings.experimentId, of)).orderBy(asc(ratings.place)),
-    db.select().from(sealedOrders).where(eq(sealedOrders.experimentId, of)),
+    db
+      .select()
+      .from(trials)
+      .where(inArray(trials.experimentId, ids))
+      .orderBy(asc(trials.place), asc(trials.at)),
+    db.select().from(answers).where(inArray(answers.experimentId, ids)).orderBy(asc(answers.place)),
+    db.select().from(ratings).where(inArray(ratings.experimentId, ids)).orderBy(asc(ratings.place)),
+    db.select().from(sealedOrders).where(inArray(sealedOrders.experimentId, ids)),
   ]);
+  return rows.map((row) => {
+    const own = <T extends { experimentId: string }>(all: readonly T[]) =>
+      all.filter(({ experimentId }) => experimentId === row.id);
+    return wholeRow(row, own(ridden), own(said), own(rated), own(sealed));
+  });
+}
+
+function wholeRow(
+  row: Row,
+  ridden: readonly (typeof trials.$inferSelect)[],
+  said: readonly (typeof answers.$inferSelect)[],
+  rated: readonly (typeof ratings.$inferSelect)[],
+  sealed: readonly (typeof sealedOrders.$inferSelect)[],
+): ExperimentRow {
   const plan = storedPlanSchema.parse(row.plan);
   const state = z.enum(EXPERIMENT_STATES).parse(row.state);
   const kept = sealed[0] ? sealedSchema.parse(sealed[0]) : null;
   // A book that was restored does not know the orders of a test that was under way.
   const isLost = state === 'open' && isBlind(plan.asked) && kept === null;
   return {
-    id: of,
+    id: row.id,
     atMs: row.at.getTime(),
     trackId: row.trackId,
     plan,

@@ -10,45 +10,45 @@ import { ownDialects } from './schema';
 
 type Kind = 'title' | 'car' | 'track';
 
-async function rowsOf(db: Database, kind: Kind) {
-  return db
+type Row = typeof ownDialects.$inferSelect;
+
+/** Everything that was described, in the order in which it was; of one kind, or of all. */
+const described = (db: Database, kind?: Kind): Promise<Row[]> =>
+  db
     .select()
     .from(ownDialects)
-    .where(eq(ownDialects.kind, kind))
+    .where(kind && eq(ownDialects.kind, kind))
     .orderBy(asc(ownDialects.at), asc(ownDialects.id));
-}
 
-export async function listOwnTitles(db: Database): Promise<OwnTitle[]> {
-  const rows = await rowsOf(db, 'title');
-  return rows.map((row) => ({ id: row.id, ...ownTitleSchema.parse(row.document) }));
-}
+const ownTitle = ({ id, document }: Row): OwnTitle => ({ id, ...ownTitleSchema.parse(document) });
+const ownCar = ({ id, document }: Row): OwnCar => ({ id, ...describedCarSchema.parse(document) });
+const ownRoad = ({ id, document }: Row): OwnRoad => ({ id, ...describedTrackSchema.parse(document) });
 
-export async function listOwnCars(db: Database): Promise<OwnCar[]> {
-  const rows = await rowsOf(db, 'car');
-  return rows.map((row) => ({ id: row.id, ...describedCarSchema.parse(row.document) }));
-}
-
-export async function listOwnRoads(db: Database): Promise<OwnRoad[]> {
-  const rows = await rowsOf(db, 'track');
-  return rows.map((row) => ({ id: row.id, ...describedTrackSchema.parse(row.document) }));
-}
+export const listOwnTitles = async (db: Database) => (await described(db, 'title')).map(ownTitle);
+export const listOwnCars = async (db: Database) => (await described(db, 'car')).map(ownCar);
+export const listOwnRoads = async (db: Database) => (await described(db, 'track')).map(ownRoad);
 
 /** Every title, car and road that can be driven: the catalogue's and the driver's own. */
 export async function listTitles(db: Database): Promise<Titles> {
-  const [titles, cars, roads] = await Promise.all([listOwnTitles(db), listOwnCars(db), listOwnRoads(db)]);
-  return new Titles(titles, cars.map(carFromOwn), roads.map(roadFromOwn));
+  const rows = await described(db);
+  const of = (kind: Kind) => rows.filter((row) => row.kind === kind);
+  return new Titles(
+    of('title').map(ownTitle),
+    of('car').map(ownCar).map(carFromOwn),
+    of('track').map(ownRoad).map(roadFromOwn),
+  );
 }
 
-export async function saveOwnCar(db: Database, { id, ...described }: OwnCar): Promise<void> {
-  await save(db, 'car', id, describedCarSchema.parse(described));
+export async function saveOwnCar(db: Database, { id, ...car }: OwnCar): Promise<void> {
+  await save(db, 'car', id, describedCarSchema.parse(car));
 }
 
-export async function saveOwnTitle(db: Database, { id, ...described }: OwnTitle): Promise<void> {
-  await save(db, 'title', id, ownTitleSchema.parse(described));
+export async function saveOwnTitle(db: Database, { id, ...title }: OwnTitle): Promise<void> {
+  await save(db, 'title', id, ownTitleSchema.parse(title));
 }
 
-export async function saveOwnRoad(db: Database, { id, ...described }: OwnRoad): Promise<void> {
-  await save(db, 'track', id, describedTrackSchema.parse(described));
+export async function saveOwnRoad(db: Database, { id, ...road }: OwnRoad): Promise<void> {
+  await save(db, 'track', id, describedTrackSchema.parse(road));
 }
 
 /** A new one, or the same one described anew. */

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, isNotNull, lt, not, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import { rideFault, rideNotesSchema, seedSchema } from '@/core/rides/checkRide';
 import { RIDE_COLUMNS, type RideLog } from '@/core/rides/rideLog';
@@ -194,15 +195,29 @@ export async function ridesWithMark(db: Database, scope: Combination): Promise<R
   return rows.map(rowOf);
 }
 
-/** The ride right before a moment. */
-export async function rideBefore(db: Database, scope: Combination, atMs: number): Promise<RideRow | null> {
-  const [row] = await db
-    .select(ROW)
+/** What was set in the ride right before each of some rides of a combination; nothing where there was none. */
+export async function settingsBefore(
+  db: Database,
+  scope: Combination,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, SettingValues>> {
+  if (ids.length === 0) return new Map();
+  const shown = alias(rides, 'shown');
+  const before = db
+    .select({ settings: rides.settings })
     .from(rides)
-    .where(and(ofLaps(scope), lt(rides.at, new Date(atMs))))
+    .where(and(ofLaps(scope), lt(rides.at, shown.at)))
     .orderBy(desc(rides.at))
     .limit(1);
-  return row ? rowOf(row) : null;
+  const rows = await db
+    .select({ id: shown.id, settings: sql<unknown>`(${before})` })
+    .from(shown)
+    .where(inArray(shown.id, [...ids]));
+  return new Map(
+    rows.flatMap(({ id, settings }) =>
+      settings === null ? [] : [[id, settingValuesSchema.parse(settings)] as const],
+    ),
+  );
 }
 
 /** A ride as it is stored. */

@@ -1,13 +1,12 @@
 import { expectedNext } from '@/core/drills/history';
-import { DRILL_NAMES } from '@/core/drills/measureDrill';
-import { MERITS } from '@/core/drills/merit';
-import { attemptSentence, DRILL_HOW, footSentence, practiceSentence } from './drillPractice';
+import { DRILL_NAMES, drillOf } from '@/core/drills/measureDrill';
+import { attemptSentence, footSentence, practiceSentence } from './drillPractice';
 import { DRILL_WORDS } from './drills';
 
 it('every drill says what to do, and has words for what it is judged by', () => {
   for (const name of DRILL_NAMES) {
-    expect(DRILL_HOW[name].how).toMatch(/\.$/);
-    for (const measure of Object.keys(MERITS[name].of))
+    expect(DRILL_WORDS[name].how).toMatch(/\.$/);
+    for (const measure of Object.keys(drillOf(name).better))
       expect(DRILL_WORDS[name].measures[measure]).toBeDefined();
   }
 });

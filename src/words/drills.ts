@@ -13,10 +13,21 @@ const REVERSALS: MeasureWord = { label: 'turns of the foot a minute', unit: '', 
 const SLIP: MeasureWord = { label: 'largest slip', unit: '°', digits: 0 };
 const SPINS: MeasureWord = { label: 'spins', unit: '', digits: 0 };
 
+interface DrillWords {
+  label: string;
+  /** What is to be done. */
+  how: string;
+  /** What it is for. */
+  about: string;
+  measures: Record<string, MeasureWord>;
+}
+
 /** What each drill is called, and its measures by name. A new drill is an entry here and in `measureDrill.ts`. */
-export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<string, MeasureWord> }> = {
+export const DRILL_WORDS: Record<DrillName, DrillWords> = {
   circle: {
     label: 'Throttle circle',
+    how: 'Round and round, at one radius, by the throttle alone. Hold the wheel still.',
+    about: 'How evenly the foot meters the throttle where it works.',
     measures: {
       radiusM: RADIUS,
       radiusSdM: { label: 'spread of the radius', unit: 'm', digits: 2 },
@@ -27,6 +38,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   'brake-peak': {
     label: 'Brake peaks',
+    how: 'Every few seconds press the brake to the same peak, six times or more. Keep rolling in between.',
+    about: 'How well the foot finds the same pressure again.',
     measures: {
       presses: { label: 'presses', unit: '', digits: 0 },
       peakMean: { label: 'mean peak', unit: '%', times: 100, digits: 0 },
@@ -35,6 +48,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   threshold: {
     label: 'Threshold braking',
+    how: 'One stop from speed, as short as you can, without locking the fronts.',
+    about: 'How close to the limit of the tyres the foot stays.',
     measures: {
       stopM: { label: 'stop', unit: 'm', digits: 1 },
       lockShare: { label: 'of it with locked fronts', unit: '%', times: 100, digits: 0 },
@@ -42,6 +57,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   trail: {
     label: 'Trail braking',
+    how: 'Brake for the hairpin, and let the brake go while the car turns in.',
+    about: 'How brake and steering pass into each other.',
     measures: {
       overlapS: { label: 'braked and turned at once', unit: 's', digits: 1 },
       brakeReleaseRate: { label: 'rate of release', unit: '1/s', digits: 2 },
@@ -50,6 +67,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   launch: {
     label: 'Launch',
+    how: 'From standstill as quickly as it goes, over 60 metres.',
+    about: 'Clutch, throttle and what the wheels hold.',
     measures: {
       spinM: { label: 'wheelspin', unit: 'm', digits: 1 },
       bog: { label: 'engine dropped by', unit: '%', times: 100, digits: 0 },
@@ -60,6 +79,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   initiate: {
     label: 'Breaking it loose',
+    how: 'Break the rear loose and let it come back, to the same angle each time: by throttle, by a lift and a flick, by a kick of the clutch, or by the handbrake.',
+    about: 'How surely a slide begins as it was meant to.',
     measures: {
       slides: { label: 'slides', unit: '', digits: 0 },
       byPower: { label: 'by power', unit: '', digits: 0 },
@@ -73,6 +94,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   catch: {
     label: 'Slides caught',
+    how: 'Let the rear go, let the rim run through the hands, and catch it.',
+    about: 'How soon and how exactly the hands answer a slide.',
     measures: {
       spins: SPINS,
       lagMs: { label: 'lag of the hand', unit: 'ms', digits: 0 },
@@ -85,6 +108,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   eight: {
     label: 'Figure of eight',
+    how: 'Slide round to the left, swing over, slide round to the right.',
+    about: 'How a slide is led from one side to the other.',
     measures: {
       transitionS: { label: 'from side to side', unit: 's', digits: 2 },
       largestSlipDeg: SLIP,
@@ -93,6 +118,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   'hold-angle': {
     label: 'Held slide',
+    how: 'Slide round the circle and hold one angle for as long as it goes: more throttle widens it, less closes it.',
+    about: 'How well hand and foot balance each other.',
     measures: {
       heldS: { label: 'longest slide', unit: 's', digits: 1 },
       slipMeanDeg: { label: 'its angle', unit: '°', digits: 0 },
@@ -103,6 +130,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   weave: {
     label: 'Weave',
+    how: 'Keep the speed, and weave evenly to and fro along the lane.',
+    about: 'How calm the hands are about the middle.',
     measures: {
       reversalsOver2HzPerMin: { label: 'quick turns of the hand a minute', unit: '', digits: 0 },
       pathSdM: { label: 'spread of the path', unit: 'm', digits: 2 },
@@ -111,6 +140,8 @@ export const DRILL_WORDS: Record<DrillName, { label: string; measures: Record<st
   },
   'slow-roll': {
     label: 'Slow roll',
+    how: 'Roll at walking pace, under 3 m/s, as evenly as you can.',
+    about: 'How fine the first of the throttle’s travel is.',
     measures: {
       speedSdMps: { label: 'spread of the speed', unit: 'm/s', digits: 2 },
       stalls: { label: 'stalls', unit: '', digits: 0 },

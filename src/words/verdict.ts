@@ -1,4 +1,3 @@
-import type { BlindScore } from '@/core/experiment/bettingScore';
 import {
   effectShown,
   type Comparison,
@@ -6,10 +5,9 @@ import {
   type RidesCompared,
   type Untold,
 } from '@/core/experiment/compareRides';
-import type { FinderAnswer } from '@/core/experiment/finder/findBest';
 import { AT_END } from '@/core/experiment/alphaSpending';
 import { DIMENSIONS, type RatedDimension } from '@/core/experiment/pairedRatings';
-import type { PairPlan, Question, Way } from '@/core/experiment/plan';
+import type { Way } from '@/core/experiment/planParts';
 import { MEASURES } from '@/core/rides/measures';
 import { signed } from './format';
 import { SENTENCES, rides, laps } from './verdictSentences';
@@ -19,34 +17,6 @@ export interface Sides {
   ridesA: number;
   ridesB: number;
 }
-
-/** The questions as they are asked, and what each gives. */
-export const QUESTION_WORDS: Record<Question, { ask: string; about: string }> = {
-  change: {
-    ask: 'Did it change anything?',
-    about: 'Rides of A and of B in the order of a coin; the laps are compared by every measure.',
-  },
-  discriminate: {
-    ask: 'Could I tell?',
-    about: 'Blind: this program, a helper or a file loads A or B, and you say which was B.',
-  },
-  like: {
-    ask: 'Which do I like?',
-    about: 'Blind: this program, a helper or a file loads A or B, and you say which is better.',
-  },
-  jnd: {
-    ask: 'How little do I notice?',
-    about: 'Blind and alone, here: pairs that come closer as you name the greater one right.',
-  },
-  best: {
-    ask: 'Where is the best value?',
-    about: 'After every ride you say whether it was better and whether you want more or less.',
-  },
-  explore: {
-    ask: 'What does this one do?',
-    about: 'At its least, at its most, and back: to learn what a setting is.',
-  },
-};
 
 export const WAY_WORDS: Record<Way, string> = {
   simulated: 'The simulated driver',
@@ -183,30 +153,6 @@ export function ratingText({ dimension, differences, mean, p }: RatedDimension):
   return p < AT_END
     ? SENTENCES.ratedHigher(label, mean > 0 ? 'B' : 'A', Math.abs(mean).toFixed(1))
     : SENTENCES.ratedAlike(label, signed(mean, 1));
-}
-
-/** What a blind test that is over has come to. */
-export function blindSentence(question: PairPlan['question'], score: BlindScore, isGivenUp: boolean): string {
-  if (score.verdict === 'shown')
-    return question === 'discriminate' ? SENTENCES.toldB(score) : SENTENCES.likesSide(score.prefers!, score);
-  if (isGivenUp && score.verdict === 'open') return SENTENCES.blindBroken(score.pairs);
-  return question === 'discriminate' ? SENTENCES.notTold(score) : SENTENCES.noLiking(score);
-}
-
-/** What a search has come to. @param name of a setting in a sentence; @param text of one of its values */
-export function searchSentence(
-  found: FinderAnswer,
-  ridden: number,
-  isGivenUp: boolean,
-  name: (key: string) => string,
-  text: (key: string, value: number) => string,
-): string {
-  if (found.state === 'no preference') return SENTENCES.noPreference();
-  if (found.state === 'found')
-    return Object.entries(found.best)
-      .map(([key, best]) => SENTENCES.bestLies(name(key), best, (v) => text(key, v)))
-      .join('. ');
-  return isGivenUp ? SENTENCES.searchBroken(ridden) : SENTENCES.searching(ridden + 1);
 }
 
 /** How a ride that was asked for is driven in a title. */

@@ -1,4 +1,4 @@
-import { chanceOfShown, MOST_BLIND_PAIRS, SHOWN_AT, type BlindScore } from '@/core/experiment/bettingScore';
+import { chanceOfShown, SHOWN_AT, type BlindScore } from '@/core/experiment/bettingScore';
 import { effectShown, type Comparison } from '@/core/experiment/compareRides';
 import type { Best } from '@/core/experiment/finder/findBest';
 import { MOST_NOTICED } from '@/core/experiment/justNoticeable';
@@ -127,8 +127,7 @@ export const SENTENCES = {
   forceUnlogged: () => 'No ride logged its force: clipping, weight and detail of these laps cannot be told.',
 
   // Could I tell, which do I like?
-  blindOpen: (pair: number, isJnd: boolean) =>
-    `Pair ${pair} of at most ${isJnd ? MOST_NOTICED : MOST_BLIND_PAIRS}`,
+  blindOpen: (pair: number, most: number) => `Pair ${pair} of at most ${most}`,
   toldB: ({ right, wrong, highest }: BlindScore) =>
     `You can tell: ${right} of ${right + wrong} right. The score reached ${highest.toFixed(0)}; somebody who only guesses reaches ${SHOWN_AT} less than once in 20`,
   likesSide: (side: 'A' | 'B', { right, wrong }: BlindScore) =>

@@ -1,4 +1,4 @@
-import { isPairPlan } from '@/core/experiment/plan';
+import { isPairPlan } from '@/core/experiment/questions';
 import { writeBlindJson } from '@/core/formats/blindJson';
 import { writeNoticeJson } from '@/core/formats/noticeJson';
 import type { ExperimentView } from '../model/experimentView';

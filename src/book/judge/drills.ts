@@ -1,6 +1,5 @@
 import { expectedNext } from '@/core/drills/history';
-import type { DrillName } from '@/core/drills/measureDrill';
-import { FOOT_DRILLS, judgedBy, MERITS } from '@/core/drills/merit';
+import { drillOf, judgedBy, type DrillName } from '@/core/drills/measureDrill';
 import { footOfDrill, straighter } from './footAdvice';
 import { drillsFor } from '@/core/drills/possible';
 import { nextPractice } from '@/core/drills/practice';
@@ -19,7 +18,7 @@ export function drillsOf(
   const names = drillsFor(view.car);
   const of = (name: DrillName) => attempts.filter(({ drill }) => drill === name);
   const practised = (name: DrillName) =>
-    of(name).map(({ atMs, measures }) => ({ atMs, value: measures[MERITS[name].leading] ?? null }));
+    of(name).map(({ atMs, measures }) => ({ atMs, value: measures[drillOf(name).leading] ?? null }));
   return {
     lines: names.map((name) => drillLine(view, name, of(name))),
     next: nextPractice(new Map(names.map((name) => [name, practised(name)])), nowMs, names),
@@ -32,7 +31,7 @@ function footLine(
   name: DrillName,
   last: Attempt | undefined,
 ): DrillLine['foot'] {
-  const foot = FOOT_DRILLS[name];
+  const foot = drillOf(name).foot;
   const value = foot && last?.measures[foot.measure];
   if (!foot || last?.work === null || last?.work === undefined || typeof value !== 'number') return null;
   const { axis } = foot;
@@ -47,7 +46,7 @@ function drillLine(
   attempts: readonly Attempt[],
 ): DrillLine {
   const values = (of: readonly Attempt[]) =>
-    of.flatMap(({ measures }) => measures[MERITS[name].leading] ?? []);
+    of.flatMap(({ measures }) => measures[drillOf(name).leading] ?? []);
   const last = attempts.at(-1);
   const before = expectedNext(values(attempts.slice(0, -1)));
   return {

@@ -1,52 +1,25 @@
-import { bettingScore } from '@/core/experiment/bettingScore';
-import { sidesOf, type PairOrder } from '@/core/experiment/randomizedOrders';
-import { compareRides } from '@/core/experiment/compareRides';
-import {
-  blindPairs,
-  nextStep,
-  pairedSides,
-  questionOf,
-  ridden,
-  searchedRides,
-  softwareChangedAt,
-  splitPairs,
-  type Course,
-} from '@/core/experiment/course';
-import { jndStaircase, jndFrom } from '@/core/experiment/jndStaircase';
-import { findBest } from '@/core/experiment/finder/findBest';
-import { AT_END, levelPerLook, RIDDEN_ON } from '@/core/experiment/alphaSpending';
+import type { PairOrder } from '@/core/experiment/randomizedOrders';
 import { matchLogs } from '@/core/experiment/matchLogs';
-import {
-  isBlind,
-  isPairPlan,
-  settingsOf,
-  type BestPlan,
-  type Experiment,
-  type JndPlan,
-  type PairPlan,
-  type ExplorePlan,
-} from '@/core/experiment/plan';
+import type { Experiment } from '@/core/experiment/plan';
 import { pairedRatings, type RatedDimension } from '@/core/experiment/pairedRatings';
 import { spreadOf } from '@/core/experiment/planRides';
+import {
+  answerOf,
+  isBlind,
+  isPairPlan,
+  nextStep,
+  pairedSides,
+  rulesOf,
+  settingsOf,
+} from '@/core/experiment/questions';
+import type { AnswerFacts, ExperimentRide } from '@/core/experiment/questions/question';
+import { ridden, softwareChangedAt } from '@/core/experiment/trial';
 import { mean } from '@/core/numeric/moments';
-import { countedValues, type RideMeasures } from '@/core/rides/measureRide';
+import { countedValues } from '@/core/rides/measureRide';
 import { MEASURES } from '@/core/rides/measures';
 import { isSameRoad, type Road } from '@/core/rides/road';
 import { changedBetween, type SettingValues } from '@/core/settings/setting';
-import type {
-  ExperimentAnswer,
-  ExperimentView,
-  LeftOut,
-  OwnSpread,
-  ShownStep,
-} from '../model/experimentView';
-
-/** A ride as an experiment looks at it. */
-export interface ExperimentRide {
-  id: string;
-  road: Road;
-  measures: RideMeasures;
-}
+import type { ExperimentView, OwnSpread, ShownStep } from '../model/experimentView';
 
 /** What an experiment is judged with. */
 export interface ExperimentFacts {
@@ -63,11 +36,22 @@ export interface ExperimentFacts {
   commitmentHolds: boolean | null;
 }
 
-const courseOf = ({ experiment, orders }: Pick<ExperimentFacts, 'experiment' | 'orders'>): Course => ({
-  plan: experiment.plan.asked,
+const answerFacts = ({
+  experiment,
   orders,
+  rides,
+  strayLogs,
+  commitmentHolds,
+}: ExperimentFacts): AnswerFacts => ({
+  orders,
+  rides,
+  strayLogs,
+  commitmentHolds,
   trials: experiment.trials,
   answers: experiment.answers,
+  isOpen: experiment.state === 'open',
+  isLooked: experiment.plan.isLooked,
+  isExtended: experiment.plan.isExtended,
 });
 
 /** An experiment as its page shows it: nothing of a blind test that is not over tells its order. */
@@ -92,7 +76,7 @@ export function experimentView(facts: ExperimentFacts): ExperimentView {
     answers: experiment.answers,
     unrated: lastUnrated(experiment),
     rated: isKeptBack(experiment) ? [] : ratedPairs(facts),
-    answer: isKeptBack(experiment) ? null : answerOf(facts),
+    answer: isKeptBack(experiment) ? null : answerOf(asked, answerFacts(facts)),
     softwareChanged: softwareChangedAt(trials).map((place) => place + 1),
     elsewhere: isOpen ? changedElsewhere(experiment, settings) : [],
   };
@@ -118,13 +102,15 @@ function ratedPairs({ experiment, orders }: ExperimentFacts): RatedDimension[] {
 
 /** Before the end nothing is told of a blind test, and of a comparison nothing that nobody asked to look at. */
 export const isKeptBack = ({ state, plan: { asked, isLooked, isExtended } }: Experiment) =>
-  state === 'open' && (isBlind(asked) || (asked.question === 'change' && !isLooked && !isExtended));
+  state === 'open' && (isBlind(asked) || (rulesOf(asked.question).isCompared && !isLooked && !isExtended));
 
 function shownStep(facts: ExperimentFacts): ShownStep {
-  const step = nextStep(courseOf(facts));
+  const { asked } = facts.experiment.plan;
+  const course = answerFacts(facts);
+  const step = nextStep(asked, course);
   if (step.kind !== 'ride') return step;
-  const pair = pairedSides(courseOf(facts));
-  if (!isBlind(facts.experiment.plan.asked)) return { ...step, isLoaded: true, pair };
+  const pair = pairedSides(asked, course);
+  if (!isBlind(asked)) return { ...step, isLoaded: true, pair };
   return { ...step, of: null, values: null, side: null, isLoaded: facts.isLoaded(step.place), pair };
 }
 
@@ -132,108 +118,6 @@ function shownStep(facts: ExperimentFacts): ShownStep {
 export function changedElsewhere({ plan }: Experiment, settings: SettingValues): string[] {
   const own = settingsOf(plan.asked);
   return changedBetween(plan.basis, settings).filter((key) => !own.includes(key));
-}
-
-function answerOf(facts: ExperimentFacts): ExperimentAnswer {
-  const { asked } = facts.experiment.plan;
-  if (isPairPlan(asked))
-    return asked.question === 'change' ? changeAnswer(facts, asked) : blindAnswer(facts, asked);
-  if (asked.question === 'jnd') return jndAnswer(facts, asked);
-  return asked.question === 'best' ? bestAnswer(facts, asked) : exploreAnswer(facts, asked);
-}
-
-function changeAnswer(
-  { experiment, orders, rides, strayLogs }: ExperimentFacts,
-  plan: PairPlan,
-): ExperimentAnswer {
-  const sides = sidesOf(orders);
-  const driven = ridden(experiment.trials).map(({ place, rideId }) => ({
-    place,
-    side: sides[place]!,
-    ride: rideId === null ? null : (rides.get(rideId) ?? null),
-  }));
-  const road = driven.find(({ ride }) => ride)?.ride?.road;
-  const split = splitPairs(experiment.trials);
-  const whyNot = ({ place, ride }: (typeof driven)[number]): LeftOut['why'] | null =>
-    ride === null
-      ? 'no log'
-      : !isSameRoad(ride.road, road!)
-        ? 'other road'
-        : split.includes(place >> 1)
-          ? 'other software'
-          : null;
-  const { isLooked, isExtended } = experiment.plan;
-  // A look comes after a pair: the first ride of the next one waits for its second.
-  const looked = experiment.state === 'open' ? driven.slice(0, driven.length - (driven.length % 2)) : driven;
-  const counted = looked
-    .filter((one) => whyNot(one) === null)
-    .map(({ place, side, ride }) => ({ side, ride: ride!, pair: place >> 1 }));
-  const isEarly = isLooked || isExtended;
-  const level = isExtended ? RIDDEN_ON : isLooked ? levelPerLook(plan.pairs) : AT_END;
-  const count = (of: 'A' | 'B') => counted.filter(({ side }) => side === of).length;
-  return {
-    kind: 'change',
-    compared: compareRides(
-      counted.map(({ side, ride, pair }) => ({ side, laps: ride.measures.laps, pair })),
-      { isOrderKnown: true, named: plan.named ?? undefined, level },
-    ),
-    sides: { ridesA: count('A'), ridesB: count('B') },
-    isEarly,
-    leftOut: looked.flatMap((one): LeftOut[] => {
-      const why = whyNot(one);
-      return why === null ? [] : [{ ride: one.place + 1, why }];
-    }),
-    strayLogs,
-    rides: counted.map(({ side, ride }) => ({ id: ride.id, side, summary: ride.measures.summary })),
-  };
-}
-
-function blindAnswer(facts: ExperimentFacts, plan: PairPlan): ExperimentAnswer {
-  const { orders, commitmentHolds } = facts;
-  return {
-    kind: 'blind',
-    score: bettingScore(questionOf(plan), blindPairs(courseOf(facts))),
-    orders: [...orders],
-    commitmentHolds,
-  };
-}
-
-function jndAnswer(
-  { experiment: { answers }, orders, commitmentHolds }: ExperimentFacts,
-  plan: JndPlan,
-): ExperimentAnswer {
-  const { jnd, low, high, next } = jndFrom(plan, orders, answers);
-  return {
-    kind: 'jnd',
-    pairs: jndStaircase(plan, orders, answers),
-    told: { jnd, low, high },
-    isKnown: next === null,
-    orders: [...orders],
-    commitmentHolds,
-  };
-}
-
-function bestAnswer(facts: ExperimentFacts, plan: BestPlan): ExperimentAnswer {
-  const rides = searchedRides(courseOf(facts));
-  return { kind: 'best', found: findBest(plan.settings, rides, plan.seed), rides };
-}
-
-function exploreAnswer(
-  { experiment, rides }: ExperimentFacts,
-  { setting, back }: ExplorePlan,
-): ExperimentAnswer {
-  const values = [setting.min, setting.max, back];
-  return {
-    kind: 'explore',
-    rides: ridden(experiment.trials).map(({ place, rideId }) => {
-      const said = experiment.answers.find((answer) => answer.place === place)?.said;
-      return {
-        value: values[place]!,
-        summary: (rideId && rides.get(rideId)?.measures.summary) || null,
-        wants: said?.kind === 'feel' ? (said.wants[setting.key] ?? null) : null,
-      };
-    }),
-  };
 }
 
 /** How much this driver's laps spread by themselves on a road, from rides of it. */

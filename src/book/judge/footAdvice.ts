@@ -1,6 +1,5 @@
-import { FOOT_DRILLS } from '@/core/drills/merit';
 import { footPart, slopeAt, travelAt, type FootPart } from '@/core/drills/footPart';
-import type { DrillName } from '@/core/drills/measureDrill';
+import { drillOf, type DrillName } from '@/core/drills/measureDrill';
 import { responseParameterOf } from '@/core/response/menuSchema';
 import { respond } from '@/core/response/compose';
 import { responseLayers } from '@/core/settings/menus';
@@ -25,7 +24,7 @@ export function footOfDrill(
   work: number,
   value: number,
 ): FootPart | null {
-  const foot = FOOT_DRILLS[name];
+  const foot = drillOf(name).foot;
   return foot ? footPart(responseLayers(menus, settings, foot.axis), work, value) : null;
 }
 

@@ -1,6 +1,6 @@
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
-import { planSchema, QUESTIONS, settingsOf } from '@/core/experiment/plan';
+import { planSchema, QUESTIONS, settingsOf } from '@/core/experiment/questions';
 import { askableSettings } from './askable';
 import { anotherValue, seatQuestion } from './seatQuestion';
 

@@ -1,14 +1,14 @@
 import type { Noticed } from '@/core/experiment/noticed';
-import { MOST_BLIND_PAIRS } from '@/core/experiment/bettingScore';
 import {
   isPairPlan,
+  planOf,
+  rulesOf,
   settingsOf,
   type ExperimentPlan,
-  type JndPlan,
   type Question,
-} from '@/core/experiment/plan';
+} from '@/core/experiment/questions';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
-import { stretchFor, type StretchKind } from '@/core/driving/stretch';
+import { stretchFor } from '@/core/driving/stretch';
 import { keyOfText } from '@/core/settings/setting';
 import type { BookView } from '../model/bookView';
 import type { RecentChange } from '../model/experimentView';
@@ -33,6 +33,17 @@ export function anotherValue(
 /** How far a search goes to either side of what is set where nobody says so: a third of the range. */
 const REACH = 3;
 
+function aroundNow({ key, field, value }: AskableSetting) {
+  const steps = Math.round((field.max - field.min) / REACH / field.step);
+  const on = (v: number) => Number(Math.min(field.max, Math.max(field.min, v)).toFixed(9));
+  return {
+    key,
+    min: on(value - steps * field.step),
+    max: on(value + steps * field.step),
+    step: field.step,
+  };
+}
+
 /**
  * The question that a driver in the seat most likely has: of the setting that was changed last, what it was against what it is.
  * Whoever wants another one plans it at the desk.
@@ -52,59 +63,27 @@ export function seatQuestion(
   const { key, field, value } = setting;
   const ask = changed ? numbers(changed.from ?? field.neutral, changed.to ?? field.neutral) : null;
   const [a, b] = ask ?? [value, anotherValue(setting, view.known?.[key])];
-  const lapsPerRide = USUAL_PLAN.lapsPerRide;
-  if (question === 'best' || question === 'explore') {
-    const steps = Math.round((field.max - field.min) / REACH / field.step);
-    const on = (v: number) => Number(Math.min(field.max, Math.max(field.min, v)).toFixed(9));
-    const range = {
-      key,
-      min: on(value - steps * field.step),
-      max: on(value + steps * field.step),
-      step: field.step,
-    };
-    if (question === 'best') return { question, way: 'title', settings: [range], seed, lapsPerRide };
-    return { question, way: isSimulated ? 'simulated' : 'title', setting: range, back: value, lapsPerRide };
-  }
-  if (question === 'jnd') return jndPlan(setting, lapsPerRide);
-  const plan: ExperimentPlan = {
-    question,
-    way: question !== 'change' ? 'helper' : isSimulated ? 'simulated' : 'title',
-    a: { [key]: a },
-    b: { [key]: b },
-    pairs: question === 'change' ? USUAL_PLAN.pairs : MOST_BLIND_PAIRS,
-    lapsPerRide,
-    named: question === 'change' ? 'lapTimeS' : null,
-    dimension: null,
-  };
-  return isPairPlan(plan) && a !== b ? plan : null;
+  const { ways, chooses, isCompared } = rulesOf(question);
+  if (chooses === 'sides' && a === b) return null;
+  return planOf(question, {
+    ...{ key, menu: field, value, sides: { a, b }, ranges: [aroundNow(setting)], seed },
+    ...{ ...USUAL_PLAN, stretch: null, named: isCompared ? 'lapTimeS' : null, dimension: null },
+    way: ways.find((way) => (way === 'simulated') === (isSimulated && ways.includes('simulated')))!,
+  });
 }
-
-/** How little of a setting its driver notices, at what it is set to, in the short ride that tells most of it. */
-export const jndPlan = (
-  { key, field: { min, max, step }, value }: AskableSetting,
-  lapsPerRide: number,
-  stretch: StretchKind = stretchFor(keyOfText(key).axis),
-): JndPlan => ({
-  ...{ question: 'jnd', way: 'here', at: value, lapsPerRide, stretch },
-  setting: { key, min, max, step },
-});
 
 /** The same asked of a driver on our own roads, where what differs is felt in some seconds: blind questions of one who is alone. */
 export function drivenHere(plan: ExperimentPlan): ExperimentPlan {
-  const short = {
-    way: 'here',
-    lapsPerRide: 1,
-    stretch: stretchFor(keyOfText(settingsOf(plan)[0]!).axis),
-  } as const;
+  const stretch = stretchFor(keyOfText(settingsOf(plan)[0]!).axis);
+  const short = { way: 'here', lapsPerRide: 1, stretch } as const;
   return isPairPlan(plan) ? { ...plan, ...short } : { ...plan, ...short };
 }
 
 /** Whether it can be: its ends feel otherwise here. */
 export function canBeDrivenHere(view: BookView, plan: ExperimentPlan): boolean {
-  if (plan.question === 'change' || plan.way === 'simulated') return false;
-  if (isPairPlan(plan)) return isFeltHere(view, plan.a, plan.b);
-  const ranges = plan.question === 'best' ? plan.settings : [plan.setting];
-  return ranges.every(({ key, min, max }) => isFeltHere(view, { [key]: min }, { [key]: max }));
+  const { isCompared, ends } = rulesOf(plan.question);
+  if (isCompared || plan.way === 'simulated') return false;
+  return ends(plan).every(({ a, b }) => isFeltHere(view, a, b));
 }
 
 const numbers = (a: unknown, b: unknown): [number, number] | null =>

@@ -3,16 +3,17 @@ import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import type { BlindScore } from '@/core/experiment/bettingScore';
 import { compareRides, type ComparedRide, type RidesCompared } from '@/core/experiment/compareRides';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import type { ExperimentPlan, ExperimentState } from '@/core/experiment/plan';
+import type { ExperimentState } from '@/core/experiment/plan';
+import type { ExperimentPlan, ExperimentAnswer } from '@/core/experiment/questions';
 import { seededRandom } from '@/core/numeric/random';
 import type { MeasuredLap } from '@/core/rides/measureRide';
 import { MEASURES, type Measured } from '@/core/rides/measures';
 import { alongSentence, clipsSentence } from '@/words/along';
 import { missingText, rideHow, trustSentence } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
 import { SENTENCES } from '@/words/verdictSentences';
-import type { ExperimentAnswer, ExperimentView, OwnSpread } from '../model/experimentView';
+import type { ExperimentView, OwnSpread } from '../model/experimentView';
 import { experimentRemarks, experimentSentence, noticedText } from './experimentWords';
-import { planSentence } from './planSentence';
 import type { SideForce } from '../model/sidesForce';
 import { forceSentence, forceSource } from './sidesForce';
 import { hardlyNoticed, knownNoticed, knownRemark, knownSentence } from './settingKnown';
@@ -121,17 +122,19 @@ it('says what a plan takes, with the driver’s own spread, and what it cannot s
     of: { lapTimeS: { sigma, upper: 2 * sigma, df: 4 } },
   });
   const plan = { pairs: 4, lapsPerRide: 2, named: 'lapTimeS' as const, searched: 1 };
-  expect(planSentence('change', plan, own(0.2))).toBe(
+  expect(QUESTION_WORDS.change.plan(plan, own(0.2), false)).toBe(
     '4 pairs of 2 laps a ride, about 40 minutes: differences from 0.37 s are seen 4 times in 5 (from 0.74 s if you spread as much as your rides leave open). 0.10 s takes more than 16 pairs: ask a measure that spreads less, or the force',
   );
-  expect(planSentence('change', plan, own(0.08))).toMatch(/0\.10 s takes \d+ pairs$/);
-  expect(planSentence('change', plan, own(0.2), true)).toMatch(/leave open\)$/);
-  expect(planSentence('change', { ...plan, pairs: 1, lapsPerRide: 1 }, own(0.2))).toContain('five in all');
-  expect(planSentence('change', plan, { rides: 0, lapS: null, of: {} })).toContain(
+  expect(QUESTION_WORDS.change.plan(plan, own(0.08), false)).toMatch(/0\.10 s takes \d+ pairs$/);
+  expect(QUESTION_WORDS.change.plan(plan, own(0.2), true)).toMatch(/leave open\)$/);
+  expect(QUESTION_WORDS.change.plan({ ...plan, pairs: 1, lapsPerRide: 1 }, own(0.2), false)).toContain(
+    'five in all',
+  );
+  expect(QUESTION_WORDS.change.plan(plan, { lapS: null, of: {} }, false)).toContain(
     'no ride of yours on this road yet',
   );
   for (const question of ['discriminate', 'like', 'jnd', 'best', 'explore'] as const)
-    expect(planSentence(question, plan, own(0.2))).not.toBe('');
+    expect(QUESTION_WORDS[question].plan(plan, own(0.2), false)).not.toBe('');
 });
 
 it('a comparison says what is shown, how far it can be trusted, and what speaks against it', () => {

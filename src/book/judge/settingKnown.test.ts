@@ -1,8 +1,10 @@
 import { menusFor } from '@/catalog/menusFor';
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import type { Answer, ExperimentPlan, PairPlan } from '@/core/experiment/plan';
-import type { ExperimentAnswer, ExperimentView } from '../model/experimentView';
+import type { ExperimentPlan, ExperimentAnswer } from '@/core/experiment/questions';
+import type { PairPlan } from '@/core/experiment/questions/pairs';
+import type { Answer } from '@/core/experiment/trial';
+import type { ExperimentView } from '../model/experimentView';
 import { hardlyNoticed, knownSentence, noticedOf, settingKnown } from './settingKnown';
 
 const view = { menus: menusFor(simulatedRigById('tern').spec, titleById('causeway'), carById('marl-850')) };

@@ -1,7 +1,6 @@
-import { blindPairs } from '@/core/experiment/course';
-import { sidesApart } from '@/core/experiment/jndStaircase';
+import { blindPairs } from '@/core/experiment/questions/blind';
 import { noticedInPairs, noticedInSearch, surest, type Noticed } from '@/core/experiment/noticed';
-import { isPairPlan, type JndPlan } from '@/core/experiment/plan';
+import { isPairPlan, knownBy } from '@/core/experiment/questions';
 import { menuField } from '@/core/settings/menus';
 import { keyOfText, type SettingValue } from '@/core/settings/setting';
 import { isShown } from '@/words/verdict';
@@ -36,16 +35,7 @@ function rowOf(view: Pick<BookView, 'menus'>, key: string, shown: ExperimentView
     ...{ tried: [], best: null, pair: null },
     sentence: experimentSentence(view, shown),
   };
-  if (answer?.kind === 'explore') row.tried = answer.rides.map(({ value, wants }) => ({ value, wants }));
-  if (answer?.kind === 'jnd') {
-    const plan = asked as JndPlan;
-    const others = answer.pairs.map(({ apart }) => sidesApart(plan, apart).b[key] as number);
-    row.tried = [...new Set([plan.at, ...others])].map((value) => ({ value, wants: null }));
-  }
-  if (answer?.kind === 'best') {
-    row.tried = answer.rides.map(({ values, wants }) => ({ value: values[key]!, wants: wants[key] ?? null }));
-    row.best = answer.found.state === 'found' ? answer.found.best[key]! : null;
-  }
+  if (answer) Object.assign(row, knownBy(asked, answer, key));
   const [a, b] = isPairPlan(asked)
     ? [asked.a, asked.b].map((side) => numberOf(view, key, side[key] ?? null))
     : [];

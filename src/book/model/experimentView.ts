@@ -1,21 +1,11 @@
-import type { BlindScore } from '@/core/experiment/bettingScore';
-import type { PairOrder } from '@/core/experiment/randomizedOrders';
-import type { RidesCompared } from '@/core/experiment/compareRides';
-import type { FinderRide, Wish } from '@/core/experiment/finder/answers';
-import type { FinderAnswer } from '@/core/experiment/finder/findBest';
-import type { JndPair } from '@/core/experiment/jndStaircase';
-import type { JustNoticeable } from '@/core/experiment/justNoticeable';
-import type {
-  Answer,
-  Decision,
-  ExperimentPlan,
-  ExperimentState,
-  Question,
-  Side,
-} from '@/core/experiment/plan';
+import type { Decision, ExperimentState } from '@/core/experiment/plan';
+import type { Side } from '@/core/experiment/planParts';
+import type { ExperimentAnswer, ExperimentPlan, Question } from '@/core/experiment/questions';
+import type { Step } from '@/core/experiment/questions/question';
 import type { RatedDimension } from '@/core/experiment/pairedRatings';
 import type { Spread } from '@/core/experiment/planRides';
-import type { MeasureName, Measured } from '@/core/rides/measures';
+import type { Answer } from '@/core/experiment/trial';
+import type { MeasureName } from '@/core/rides/measures';
 import type { SettingValue } from '@/core/settings/setting';
 
 /** What is to be done next, as the page may know it: of a blind test not what is loaded. */
@@ -32,48 +22,7 @@ export type ShownStep =
       /** Both values of a pair, whichever comes first. */
       pair: { a: Side; b: Side } | null;
     }
-  | { kind: 'answer'; ask: 'which' | 'better' | 'more' | 'feel'; place: number; isFirst: boolean }
-  | { kind: 'over' };
-
-/** Why a ride is not counted. */
-export interface LeftOut {
-  /** From 1. */
-  ride: number;
-  why: 'no log' | 'other road' | 'other software';
-}
-
-/** What came of a question. */
-export type ExperimentAnswer =
-  | {
-      kind: 'change';
-      compared: RidesCompared;
-      sides: { ridesA: number; ridesB: number };
-      /** Looked at before the planned end, or after it. */
-      isEarly: boolean;
-      leftOut: LeftOut[];
-      /** Logs that belong to no ride of it. */
-      strayLogs: number;
-      /** The counted rides, in order of driving. */
-      rides: { id: string; side: 'A' | 'B'; summary: Measured }[];
-    }
-  | {
-      kind: 'blind';
-      score: BlindScore;
-      orders: PairOrder[];
-      commitmentHolds: boolean | null;
-    }
-  | {
-      kind: 'jnd';
-      pairs: JndPair[];
-      /** In the title's scale; `next` is not told. */
-      told: Omit<JustNoticeable, 'next'>;
-      /** Known well enough, or as many pairs were asked as anybody is; else it was broken off. */
-      isKnown: boolean;
-      orders: PairOrder[];
-      commitmentHolds: boolean | null;
-    }
-  | { kind: 'best'; found: FinderAnswer; rides: FinderRide[] }
-  | { kind: 'explore'; rides: { value: number; summary: Measured | null; wants: Wish | null }[] };
+  | Exclude<Step, { kind: 'ride' }>;
 
 export interface ExperimentView {
   id: string;

@@ -1,7 +1,7 @@
 import type { Wish } from '@/core/experiment/finder/answers';
 import type { Best } from '@/core/experiment/finder/findBest';
 import type { Noticed } from '@/core/experiment/noticed';
-import type { Question } from '@/core/experiment/plan';
+import type { Question } from '@/core/experiment/questions';
 
 /** What one question has to say of one setting. */
 export interface KnownRow {

@@ -1,4 +1,4 @@
-import type { Question } from '@/core/experiment/plan';
+import type { Question } from '@/core/experiment/questions';
 import type { RideLine } from './rideView';
 
 export interface TrailChangeItem {

@@ -1,7 +1,8 @@
 import 'server-only';
+import { rulesOf } from '@/core/experiment/questions';
 import { sidesOf } from '@/core/experiment/randomizedOrders';
 import { alongPairs } from '@/core/experiment/alongPairs';
-import { ridden, splitPairs } from '@/core/experiment/course';
+import { ridden, splitPairs } from '@/core/experiment/trial';
 import { alongRoad, type AlongRoad } from '@/core/rides/alongRoad';
 import { lapOutline } from '@/core/force/lapOutline';
 import { isSameRoad, type Road } from '@/core/rides/road';
@@ -35,7 +36,7 @@ export async function readAlong(
   const row = await experimentOf(book, combination, id);
   if (!row) return null;
   const { asked, orders } = row.plan;
-  if (!orders || asked.question !== 'change' || isKeptBack(row)) return NOTHING;
+  if (!orders || !rulesOf(asked.question).isCompared || isKeptBack(row)) return NOTHING;
   const sides = sidesOf(orders);
   const trials = ridden(row.trials);
   const views = await rideViewsOf(

@@ -2,10 +2,8 @@ import 'server-only';
 import { trackById } from '@/catalog/find';
 import { layTrack } from '@/core/vehicle/track';
 import { DRILL_TRACK, drillOptions } from '@/core/drills/course';
-import { DRILL_NAMES, measureDrill, type DrillName } from '@/core/drills/measureDrill';
-import { median } from '@/core/numeric/order';
+import { DRILL_NAMES, drillOf, measureDrill, type DrillName } from '@/core/drills/measureDrill';
 import type { CarSpec } from '@/core/vehicle/carSpec';
-import type { RideLog } from '@/core/rides/rideLog';
 import { yieldToEventLoop } from '@/data/yieldToEventLoop';
 import { drillAttempts, loadRide } from '@/data/rides';
 import { drillsOf } from '../judge/drills';
@@ -42,16 +40,9 @@ function shownOf(book: RequestContext['book'], id: string, name: DrillName, car:
     const log = await loadRide(book, id);
     const shown = log && measureDrill(name, log, drillOptions(place, car));
     if (!log || !shown?.ok) return { measures: {}, work: null };
-    return { measures: shown.value.measures, work: workOf(name, log, shown.value.measures) };
+    return {
+      measures: shown.value.measures,
+      work: drillOf(name).foot?.worksAt(log, shown.value.measures) ?? null,
+    };
   });
-}
-
-/** Output at which the foot worked: half the time it was over it. */
-function workOf(
-  name: DrillName,
-  { columns: { throttle } }: RideLog,
-  measures: Shown['measures'],
-): number | null {
-  if (name === 'brake-peak') return measures['peakMean'] ?? null;
-  return name === 'circle' && throttle ? median(throttle) : null;
 }

@@ -1,9 +1,16 @@
+import {
+  rulesOf,
+  nextStep,
+  isPairPlan,
+  isToLearn,
+  settingsOf,
+  type ExperimentPlan,
+} from '@/core/experiment/questions';
 import 'server-only';
 import { committedText } from '@/core/experiment/randomizedOrders';
-import { nextStep, ridden } from '@/core/experiment/course';
+import { ridden } from '@/core/experiment/trial';
 import type { Noticed } from '@/core/experiment/noticed';
 import { loadFirst } from '@/core/experiment/loadFirst';
-import { isPairPlan, isToLearn, settingsOf, type ExperimentPlan } from '@/core/experiment/plan';
 import { menuField, type Menus } from '@/core/settings/menus';
 import { combinationText, type Combination } from '@/core/settings/scope';
 import { keyOfText, keyText, sameValue } from '@/core/settings/setting';
@@ -90,7 +97,7 @@ export async function askingIn(book: Database, combination: Combination): Promis
     question: asked.question,
     isOpen: row.state === 'open',
     ridden: ridden(row.trials).length,
-    of: asked.question === 'change' ? 2 * asked.pairs : asked.question === 'explore' ? 3 : null,
+    of: rulesOf(asked.question).rides(asked),
   };
 }
 
@@ -108,12 +115,8 @@ export async function readHelper(
 ): Promise<HelperView | null> {
   const row = await experimentOf(here.book, here.combination, id);
   if (!row?.sealed || row.plan.asked.way !== 'helper' || row.state !== 'open') return null;
-  const step = nextStep({
-    plan: row.plan.asked,
-    orders: row.sealed.orders,
-    trials: row.trials,
-    answers: row.answers,
-  });
+  const { trials, answers } = row;
+  const step = nextStep(row.plan.asked, { orders: row.sealed.orders, trials, answers });
   if (step.kind !== 'ride') return { id, step: null };
   const { loaded } = row.sealed;
   const said = loaded?.place === step.place ? loaded.what : null;
@@ -146,7 +149,7 @@ export async function readSlot(
   const row = await experimentOf(book, combination, id);
   if (!row?.sealed?.files || row.state !== 'open') return null;
   const { orders, files } = row.sealed;
-  const step = nextStep({ plan: row.plan.asked, orders, trials: row.trials, answers: row.answers });
+  const step = nextStep(row.plan.asked, { orders, trials: row.trials, answers: row.answers });
   if (step.kind !== 'ride' || step.place !== place || step.side === null) return null;
   // Every one has the same name but for its number, so that a title lists them alike.
   return { name: `ride-${place + 1}${files.ending}`, base64: step.side === 'A' ? files.a : files.b };
@@ -175,8 +178,7 @@ export async function readNoticed(here: RequestContext, menus: Menus): Promise<R
   const rows = await driversExperiments(
     here.book,
     here.combination,
-    ({ question }, state) =>
-      state === 'over' && (question === 'best' || question === 'discriminate' || question === 'jnd'),
+    ({ question }, state) => state === 'over' && rulesOf(question).tellsNoticed,
   );
   const facts = { menus, settings: {} };
   const shown = await Promise.all(rows.map((row) => viewOf(here, facts, row)));
@@ -207,7 +209,7 @@ async function judgedNow(
 ): Promise<ExperimentView> {
   const { plan, trials, sealed, scope } = row;
   const ids = trials.flatMap(({ rideId }) => rideId ?? []);
-  const isByLogs = plan.asked.way === 'title' && plan.asked.question === 'change';
+  const isByLogs = plan.asked.way === 'title' && rulesOf(plan.asked.question).isCompared;
   const [rides, logs] = await Promise.all([
     rideViewsOf(book, scope, ids),
     isByLogs ? newestLogs(book, scope, LOGS_MATCHED) : [],

@@ -11,10 +11,10 @@ import {
   countRides,
   newestLogs,
   newestRides,
-  rideBefore,
   rideOf,
   ridesOf,
   ridesWithMark,
+  settingsBefore,
   storedRide,
   type StoredRide,
 } from '@/data/rides';
@@ -73,15 +73,21 @@ export async function forceLogs(
 }
 
 /** What each of some rides says, and what was changed before it. */
-function viewsOf(book: Database, combination: Combination, rows: readonly RideRow[]): Promise<RideView[]> {
+async function viewsOf(
+  book: Database,
+  combination: Combination,
+  rows: readonly RideRow[],
+): Promise<RideView[]> {
+  const before = await settingsBefore(
+    book,
+    combination,
+    rows.map(({ id }) => id),
+  );
   return Promise.all(
     rows.map(async (row) => {
-      const before = await rideBefore(book, combination, row.atMs);
-      return {
-        ...row,
-        ...(await measured(book, row.id)),
-        changed: before ? changedBetween(before.settings, row.settings) : [],
-      };
+      const earlier = before.get(row.id);
+      const changed = earlier ? changedBetween(earlier, row.settings) : [];
+      return { ...row, ...(await measured(book, row.id)), changed };
     }),
   );
 }

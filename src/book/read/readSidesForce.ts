@@ -1,7 +1,8 @@
 import 'server-only';
 import { sidesOf } from '@/core/experiment/randomizedOrders';
-import { ridden } from '@/core/experiment/course';
-import { isPairPlan, settingsOf, type Side } from '@/core/experiment/plan';
+import { ridden } from '@/core/experiment/trial';
+import type { Side } from '@/core/experiment/planParts';
+import { isPairPlan, settingsOf } from '@/core/experiment/questions';
 import { chainOf } from '@/core/force/chainOf';
 import { actsOnLog, forceOfLog, type ForceOfLog } from '@/core/force/forceOfLog';
 import { isForceDescribed, isForceSetting } from '@/core/force/forceParameters';

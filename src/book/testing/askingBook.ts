@@ -1,4 +1,4 @@
-import type { ExperimentPlan } from '@/core/experiment/plan';
+import type { ExperimentPlan } from '@/core/experiment/questions';
 import { plainRig } from '@/core/rig/rigSpec';
 import { openExperiment } from '@/data/experiments';
 import { addRig } from '@/data/rigs';

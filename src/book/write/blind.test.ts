@@ -1,6 +1,7 @@
 import { bettingScore } from '@/core/experiment/bettingScore';
-import { blindPairs } from '@/core/experiment/course';
-import type { PairPlan, Said } from '@/core/experiment/plan';
+import { blindPairs } from '@/core/experiment/questions/blind';
+import type { PairPlan } from '@/core/experiment/questions/pairs';
+import type { Said } from '@/core/experiment/trial';
 import { bookDocument } from '@/data/backup';
 import { judgeBook } from '@/data/judgeBook';
 import { newestExperiments, openExperiment } from '@/data/experiments';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isPairPlan, type ExperimentPlan } from '@/core/experiment/plan';
+import { isPairPlan, type ExperimentPlan } from '@/core/experiment/questions';
 import { MOST_SLOT_BYTES, slotsOf } from '@/core/experiment/slots';
 import { fail, succeed, type Outcome } from '@/core/problem';
 import type { SealedFiles } from '@/data/experiments';

@@ -1,4 +1,4 @@
-import type { Step } from '@/core/experiment/course';
+import type { Step } from '@/core/experiment/questions/question';
 import { MOST_PAIRS } from '@/core/experiment/planRides';
 import type { Problem } from '@/core/problem';
 

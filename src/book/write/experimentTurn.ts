@@ -1,5 +1,6 @@
 import 'server-only';
-import { nextStep, type Step } from '@/core/experiment/course';
+import { nextStep } from '@/core/experiment/questions';
+import type { Step } from '@/core/experiment/questions/question';
 import type { SettingValues } from '@/core/settings/setting';
 import { effectiveSettings, valuesOf } from '@/core/settings/trail';
 import { idSchema } from '@/core/text/line';
@@ -13,7 +14,7 @@ import { DONE, refused, type Reply } from './reply';
 
 /** What comes next of a question; of a blind test only here, where its orders are known. */
 export const stepOf = ({ plan, sealed, trials, answers }: ExperimentRow): Step =>
-  nextStep({ plan: plan.asked, orders: sealed?.orders ?? plan.orders ?? [], trials, answers });
+  nextStep(plan.asked, { orders: sealed?.orders ?? plan.orders ?? [], trials, answers });
 
 /** Does something with a question of the asking browser's combination. */
 export async function withExperiment(

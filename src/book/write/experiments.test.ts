@@ -1,4 +1,5 @@
-import type { PairPlan, Said } from '@/core/experiment/plan';
+import type { PairPlan } from '@/core/experiment/questions/pairs';
+import type { Said } from '@/core/experiment/trial';
 import type { RideLog } from '@/core/rides/rideLog';
 import { newestExperiments, openExperiment } from '@/data/experiments';
 import { addRide } from '@/data/rides';

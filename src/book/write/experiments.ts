@@ -1,30 +1,24 @@
 'use server';
+import { ridden, OUTCOMES, ratingsSchema, saidSchema, type Said } from '@/core/experiment/trial';
 
-import { randomBytes, randomInt, randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { randomizedOrders, committedText } from '@/core/experiment/randomizedOrders';
-import { pairedSides } from '@/core/experiment/course';
-import { decidedValues } from '@/core/experiment/decidedValues';
-import { MOST_NOTICED } from '@/core/experiment/justNoticeable';
-import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
-import { toldEnough } from '@/core/experiment/jndStaircase';
-import type { Ratings } from '@/core/experiment/pairedRatings';
 import {
-  DECISIONS,
-  freshPlan,
+  rulesOf,
+  settingsOf,
+  pairedSides,
+  decidedValues,
   isBlind,
   isPairPlan,
   isToLearn,
-  OUTCOMES,
   planSchema,
-  ratingsSchema,
-  saidSchema,
   sidesOfPlan,
-  type Decision,
-  type ExperimentPlan,
-  type Said,
-  type Side,
-} from '@/core/experiment/plan';
+} from '@/core/experiment/questions';
+import { randomBytes, randomInt, randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { randomizedOrders, committedText } from '@/core/experiment/randomizedOrders';
+import { LOGS_MATCHED } from '@/core/experiment/matchLogs';
+import type { Ratings } from '@/core/experiment/pairedRatings';
+import { DECISIONS, freshPlan, type Decision } from '@/core/experiment/plan';
+import type { Side } from '@/core/experiment/planParts';
 import { MOST_PAIRS } from '@/core/experiment/planRides';
 import type { Problem } from '@/core/problem';
 import { preflightStamp, softwareOf } from '@/core/ready/preflight';
@@ -98,7 +92,7 @@ export async function askQuestion(
       .map((side) => wrongSide(open, basis, side))
       .find((problem) => problem !== null);
     if (wrong) return refused(wrong);
-    const pairs = pairsAsked(plan.value);
+    const pairs = rulesOf(plan.value.question).pairs(plan.value);
     const orders = pairs === null ? null : randomizedOrders(pairs, coin);
     const isSealed = isBlind(plan.value);
     const salt = randomBytes(SALT_BYTES).toString('hex');
@@ -117,10 +111,6 @@ export async function askQuestion(
     return DONE;
   });
 }
-
-/** Pairs whose orders are drawn at once; `null` where nothing is driven in pairs. */
-const pairsAsked = (plan: ExperimentPlan): number | null =>
-  isPairPlan(plan) ? plan.pairs : plan.question === 'jnd' ? MOST_NOTICED : null;
 
 const coin = () => randomInt(2) as 0 | 1;
 
@@ -173,7 +163,8 @@ export async function bookTrial(trial: z.input<typeof trialSchema>): Promise<Rep
       software: softwareOf(
         preflightStamp(here.rig.spec, await titleVersion(here.book, here.combination.titleId)),
       ),
-      values: isRidden && row.plan.asked.question === 'best' ? (step.values as Record<string, number>) : null,
+      values:
+        isRidden && rulesOf(row.plan.asked.question).isLed ? (step.values as Record<string, number>) : null,
     });
     return overIfDone(here, id);
   });
@@ -212,9 +203,11 @@ function withApart({ plan, sealed, trials, answers }: ExperimentRow, said: Said)
   const { kind, answer, sure, noticed } = said;
   const plain = { kind, answer, sure, noticed };
   const { asked } = plan;
-  if (asked.question !== 'jnd') return plain;
-  const sides = pairedSides({ plan: asked, orders: sealed?.orders ?? [], trials, answers })!;
-  const [a, b] = [sides.a, sides.b].map((side) => side[asked.setting.key] as number);
+  if (isPairPlan(asked)) return plain;
+  const sides = pairedSides(asked, { orders: sealed?.orders ?? [], trials, answers });
+  if (!sides) return plain;
+  const [key] = settingsOf(asked);
+  const [a, b] = [sides.a, sides.b].map((side) => side[key!] as number);
   return { ...plain, apart: Math.abs(b! - a!) };
 }
 
@@ -235,7 +228,7 @@ export async function rate(rated: { id: string; place: number; ratings: Ratings 
 /** Shows what a comparison says before its planned end; from then on every look claims at a stricter level. */
 export async function lookNow(id: string): Promise<Reply> {
   return onTurn(id, async (here, row) => {
-    if (row.plan.asked.question !== 'change') return refused(NOTHING_TO_LOOK_AT);
+    if (!rulesOf(row.plan.asked.question).isCompared) return refused(NOTHING_TO_LOOK_AT);
     await changePlan(here.book, row.id, { ...row.plan, isLooked: true });
     return DONE;
   });
@@ -245,18 +238,11 @@ export async function lookNow(id: string): Promise<Reply> {
 export async function endEarly(id: string): Promise<Reply> {
   return onTurn(id, async (here, { ...row }) => {
     row.plan = { ...row.plan, isLooked: true };
-    await endExperiment(here.book, row, tellsWhenBroken(row) ? 'over' : 'given up');
+    const { tellsWhenBroken } = rulesOf(row.plan.asked.question);
+    const tells = tellsWhenBroken({ ridden: ridden(row.trials).length, answers: row.answers });
+    await endExperiment(here.book, row, tells ? 'over' : 'given up');
     return DONE;
   });
-}
-
-/**
- * Laps that were driven can be compared at any time, and what is believed of what a driver notices holds after any pair, only wider;
- * a search or another blind test that is broken off shows nothing.
- */
-function tellsWhenBroken({ plan, trials, answers }: ExperimentRow): boolean {
-  const { question } = plan.asked;
-  return (question === 'change' && trials.length > 0) || (question === 'jnd' && toldEnough(answers));
 }
 
 const moreSchema = z.strictObject({ id: idSchema, pairs: z.int().min(1).max(8) });
@@ -267,7 +253,7 @@ export async function rideOn(id: string, pairs: number): Promise<Reply> {
   if (!wanted.ok) return refused(...wanted.problems);
   return withExperiment(wanted.value.id, async (here, row) => {
     const { asked, orders } = row.plan;
-    if (!isPairPlan(asked) || asked.question !== 'change' || row.state === 'open' || !orders)
+    if (!isPairPlan(asked) || !rulesOf(asked.question).isCompared || row.state === 'open' || !orders)
       return refused(NO_RIDING_ON);
     if (await openExperiment(here.book, here.combination)) return refused(ONE_AT_A_TIME);
     const driven = Math.ceil(row.trials.filter(({ outcome }) => outcome === 'ridden').length / 2);
@@ -299,7 +285,7 @@ export async function decide(id: string, decision: Decision, why: string): Promi
     if (isToLearn(row.plan.asked.question)) return refused(NOTHING_TO_KEEP);
     const applied = await applyInTransaction(
       here,
-      Object.entries(decidedValues(row, wanted.value.decision)).map(([key, to]) => ({
+      Object.entries(decidedValues(row.plan, row, wanted.value.decision)).map(([key, to]) => ({
         ...keyOfText(key),
         to,
         why: wanted.value.why,

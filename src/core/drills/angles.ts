@@ -41,6 +41,9 @@ const LEAST_DEG = 10;
 export const initiate: Drill = {
   needs: ['slip_rear_rad', 'speed_mps', 'throttle'],
   names: ['slides', 'byPower', 'byWeight', 'byClutch', 'byHandbrake', 'angleMeanDeg', 'angleSdDeg', 'spins'],
+  course: { at: 'circle', speedMps: 11, seconds: 26 },
+  leading: 'angleSdDeg',
+  better: { angleSdDeg: 'less', spins: 'less' },
   measure(log) {
     const slip = log.columns.slip_rear_rad!;
     const slides = slidesOf(log)
@@ -79,6 +82,9 @@ const LEAST_HELD_S = 1;
 export const holdAngle: Drill = {
   needs: ['slip_rear_rad', 'speed_mps'],
   names: ['heldS', 'slipMeanDeg', 'slipSdDeg', 'reversalsPerMin', 'spins'],
+  course: { at: 'circle', speedMps: 13, seconds: 24 },
+  leading: 'heldS',
+  better: { heldS: 'more', slipSdDeg: 'less', reversalsPerMin: 'less', spins: 'less' },
   measure(log) {
     const { t_s: t, slip_rear_rad: slip, steer_deg: steer } = log.columns;
     let [from, to, began] = [0, 0, -1];

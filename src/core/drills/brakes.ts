@@ -30,6 +30,10 @@ export function pressesOf({ columns: { t_s: t, brake } }: RideLog): Press[] {
 export const brakePeak: Drill = {
   needs: ['brake'],
   names: ['presses', 'peakMean', 'peakSd'],
+  course: { at: 'lane', speedMps: 15, seconds: 26 },
+  leading: 'peakSd',
+  better: { peakSd: 'less' },
+  foot: { axis: 'brake', measure: 'peakSd', worksAt: (_, { peakMean }) => peakMean ?? null },
   measure(log) {
     const peaks = pressesOf(log).map(({ peak }) => peak);
     if (peaks.length === 0)
@@ -55,6 +59,9 @@ const ASKED_MPS = 3;
 export const threshold: Drill = {
   needs: ['brake', 'speed_mps'],
   names: ['stopM', 'lockShare'],
+  course: { at: 'lane', speedMps: 25, seconds: 9 },
+  leading: 'stopM',
+  better: { stopM: 'less', lockShare: 'less' },
   measure(log) {
     const { t_s: t, brake, speed_mps: speed, wheel_front_mps: wheel } = log.columns;
     const stops: number[] = [];
@@ -98,6 +105,9 @@ const TURNS_MPS2 = 2;
 export const trail: Drill = {
   needs: ['brake', 'speed_mps', 'slip_rear_rad'],
   names: ['overlapS', 'brakeReleaseRate', 'largestSlipDeg'],
+  course: { at: 'hairpin', speedMps: 20, seconds: 10 },
+  leading: 'largestSlipDeg',
+  better: { largestSlipDeg: 'less' },
   measure(log) {
     const { t_s: t, brake, slip_rear_rad: slip } = log.columns;
     const lateral = lateralOf(log.columns);

@@ -110,6 +110,15 @@ function roundest(x: Float64Array, y: Float64Array, { from, to, course, way }: T
 export const circle: Drill = {
   needs: ['x_m', 'y_m', 'throttle', 'slip_rear_rad'],
   names: ['radiusM', 'radiusSdM', 'slipSdDeg', 'throttleRateRms', 'reversalsPerMin'],
+  course: { at: 'circle', speedMps: 9, seconds: 26 },
+  leading: 'radiusSdM',
+  better: { radiusSdM: 'less', slipSdDeg: 'less', throttleRateRms: 'less', reversalsPerMin: 'less' },
+  foot: {
+    axis: 'throttle',
+    measure: 'throttleRateRms',
+    // Half the time it was over it.
+    worksAt: ({ columns: { throttle } }) => (throttle ? median(throttle) : null),
+  },
   measure(log, { centre }) {
     const { t_s: t, x_m: x, y_m: y, throttle, slip_rear_rad: slip, speed_mps: speed } = log.columns;
     const driven = turning(log);

@@ -3,26 +3,12 @@ import type { CarSpec } from '../vehicle/carSpec';
 import type { Track } from '../vehicle/track';
 import { fitCircle } from './circle';
 import type { DrillOptions } from './drill';
-import type { DrillName } from './measureDrill';
+import { DRILLS, type DrillName } from './measureDrill';
 
 /** The place on which every drill is driven: a launch lane, the circle, a weave, a hairpin. */
 export const DRILL_TRACK = 'quarry-pan';
 
-/** Where an attempt begins, how fast it rolls there, and how long it lasts. */
 const LANE_M = 4;
-const COURSES: Record<DrillName, { at: 'lane' | 'circle' | 'hairpin'; speedMps: number; seconds: number }> = {
-  'slow-roll': { at: 'lane', speedMps: 0, seconds: 20 },
-  'brake-peak': { at: 'lane', speedMps: 15, seconds: 26 },
-  weave: { at: 'lane', speedMps: 10, seconds: 16 },
-  circle: { at: 'circle', speedMps: 9, seconds: 26 },
-  threshold: { at: 'lane', speedMps: 25, seconds: 9 },
-  trail: { at: 'hairpin', speedMps: 20, seconds: 10 },
-  launch: { at: 'lane', speedMps: 0, seconds: 12 },
-  initiate: { at: 'circle', speedMps: 11, seconds: 26 },
-  catch: { at: 'circle', speedMps: 11, seconds: 10 },
-  eight: { at: 'circle', speedMps: 12, seconds: 30 },
-  'hold-angle': { at: 'circle', speedMps: 13, seconds: 24 },
-};
 
 /** So far before a turn its attempt begins. */
 const BEFORE_CIRCLE_M = 15;
@@ -30,7 +16,7 @@ const BEFORE_HAIRPIN_M = 90;
 
 /** The stretch on which a drill is driven. */
 export function drillStretch(name: DrillName, track: Track): Stretch {
-  const { at, speedMps, seconds } = COURSES[name];
+  const { at, speedMps, seconds } = DRILLS[name].course;
   return { fromM: at === 'lane' ? LANE_M : startOf(at, track), speedMps, seconds };
 }
 

@@ -24,6 +24,18 @@ export interface Drill {
   needs: readonly RideColumn[];
   /** What is measured, in the order in which it is shown. */
   names: readonly string[];
+  /** Where an attempt begins on the place of the drills, how fast it rolls there, and how long it lasts. */
+  course: { at: 'lane' | 'circle' | 'hairpin'; speedMps: number; seconds: number };
+  /** The measure by which an attempt is judged. */
+  leading: string;
+  /** Which way of a measure is better; one that is missing is shown, and judged by nobody. */
+  better: Record<string, 'less' | 'more'>;
+  /** Where one foot works about one place: the measure that its curve makes larger, and the output at which it worked. */
+  foot?: {
+    axis: 'throttle' | 'brake';
+    measure: string;
+    worksAt(log: RideLog, measures: Measures): number | null;
+  };
   measure(log: RideLog, options: DrillOptions): Outcome<DrillMeasured>;
 }
 

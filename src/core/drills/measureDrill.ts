@@ -3,15 +3,18 @@ import type { RideLog } from '../rides/rideLog';
 import { holdAngle, initiate } from './angles';
 import { brakePeak, threshold, trail } from './brakes';
 import { circle } from './circle';
-import type { Drill, DrillMeasured, DrillOptions } from './drill';
+import type { Drill, DrillMeasured, DrillOptions, Measures } from './drill';
+import { judgeNext, type Expected, type Judged } from './history';
 import { catchSlide, eight } from './slides';
 import { launch, slowRoll } from './starts';
 import { weave } from './weave';
 
-/** The drills by name. A new one is an entry here, and one in the words. */
+/** The drills by name, the easiest first. A new one is an entry here, and one in the words. */
 export const DRILLS = {
-  circle,
+  'slow-roll': slowRoll,
   'brake-peak': brakePeak,
+  weave,
+  circle,
   threshold,
   trail,
   launch,
@@ -19,10 +22,11 @@ export const DRILLS = {
   catch: catchSlide,
   eight,
   'hold-angle': holdAngle,
-  weave,
-  'slow-roll': slowRoll,
 } as const satisfies Record<string, Drill>;
 export type DrillName = keyof typeof DRILLS;
+
+/** A drill by its name, whichever it is. */
+export const drillOf = (name: DrillName): Drill => DRILLS[name];
 
 export const DRILL_NAMES = Object.keys(DRILLS) as DrillName[];
 
@@ -32,7 +36,7 @@ export function measureDrill(
   log: RideLog,
   options: DrillOptions = {},
 ): Outcome<DrillMeasured> {
-  const drill: Drill = DRILLS[name];
+  const drill = drillOf(name);
   const lacking = drill.needs.filter((column) => !log.columns[column]);
   if (lacking.length > 0)
     return fail(
@@ -57,4 +61,11 @@ export function drillsIn(log: RideLog, options: DrillOptions = {}): DrillShown[]
     const measured = measureDrill(name, log, options);
     return measured.ok ? [{ name, ...measured.value }] : [];
   });
+}
+
+/** How the leading measure of an attempt stands against what was expected of it; `null` where one of the two is not known. */
+export function judgedBy(name: DrillName, measures: Measures, expected: Expected | null): Judged | null {
+  const { leading, better } = drillOf(name);
+  const value = measures[leading];
+  return expected && typeof value === 'number' ? judgeNext(expected, value, better[leading]!) : null;
 }

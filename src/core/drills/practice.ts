@@ -1,21 +1,6 @@
 import { expectedNext, LEAST_BEFORE } from './history';
 import { DRILL_NAMES, type DrillName } from './measureDrill';
 
-/** From the easiest on. */
-export const EASIEST_FIRST: readonly DrillName[] = [
-  'slow-roll',
-  'brake-peak',
-  'weave',
-  'circle',
-  'threshold',
-  'trail',
-  'launch',
-  'initiate',
-  'catch',
-  'eight',
-  'hold-angle',
-];
-
 const DAY_MS = 86_400_000;
 /** Practised on one day, it rests so many days; on two, on three … */
 const RESTS_DAYS = [1, 2, 4, 7];
@@ -60,7 +45,7 @@ export function nextPractice(
 ): NextPractice | null {
   const of = (name: DrillName) => attempts.get(name) ?? [];
   const known = (name: DrillName) => expectedNext(of(name).flatMap(({ value }) => value ?? []));
-  const unknown = EASIEST_FIRST.find((name) => drills.includes(name) && known(name) === null);
+  const unknown = DRILL_NAMES.find((name) => drills.includes(name) && known(name) === null);
   if (unknown) return { name: unknown, why: 'unknown', spread: null };
   const due = drills
     .filter((name) => dueMs(of(name)) <= nowMs)

@@ -57,6 +57,9 @@ const NEEDS = ['steer_deg', 'slip_rear_rad', 'speed_mps'] as const;
 export const catchSlide: Drill = {
   needs: NEEDS,
   names: ['spins', 'lagMs', 'rimErrorDeg', 'largestSlipDeg', 'reversals', 'settleS', 'stopHits'],
+  course: { at: 'circle', speedMps: 11, seconds: 10 },
+  leading: 'largestSlipDeg',
+  better: { largestSlipDeg: 'less', settleS: 'less', lagMs: 'less', rimErrorDeg: 'less', spins: 'less' },
   measure(log, { steeringRatio, lockDeg }) {
     const { t_s: t, steer_deg: steer, slip_rear_rad: slip, slip_front_rad: front } = log.columns;
     const slides = slidesOf(log);
@@ -115,6 +118,10 @@ const SWINGS_DEG = 15;
 export const eight: Drill = {
   needs: ['slip_rear_rad', 'speed_mps'],
   names: ['transitionS', 'largestSlipDeg', 'spins'],
+  course: { at: 'circle', speedMps: 12, seconds: 30 },
+  // Time from side to side alone is no merit: a quick rim straightens the car first.
+  leading: 'largestSlipDeg',
+  better: { largestSlipDeg: 'less', spins: 'less' },
   measure({ columns: { t_s: t, slip_rear_rad: slip } }) {
     const transitions: number[] = [];
     let [largest, spins] = [0, 0];

@@ -14,6 +14,9 @@ const BEFORE_S = 1;
 export const launch: Drill = {
   needs: ['speed_mps'],
   names: ['spinM', 'bog', 't20S', 't60S', 'clutchKj'],
+  course: { at: 'lane', speedMps: 0, seconds: 12 },
+  leading: 't60S',
+  better: { t60S: 'less', t20S: 'less', spinM: 'less' },
   measure({ columns }) {
     const { t_s: t, speed_mps: speed, wheel_rear_mps: wheel, engine_rpm: rpm, clutch } = columns;
     for (let i = 1; i < t.length; i++) {
@@ -62,6 +65,9 @@ const STALLED_RPM = 1;
 export const slowRoll: Drill = {
   needs: ['speed_mps', 'throttle'],
   names: ['speedSdMps', 'stalls', 'reversalsPerMin'],
+  course: { at: 'lane', speedMps: 0, seconds: 20 },
+  leading: 'speedSdMps',
+  better: { speedSdMps: 'less', stalls: 'less' },
   measure({ columns }) {
     const { t_s: t, speed_mps: speed, throttle, engine_rpm: rpm } = columns;
     const longest = runs(t, (i) => speed![i]! < SLOW_MPS && speed![i]! > STANDING_MPS, 1).reduce<{

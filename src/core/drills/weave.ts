@@ -66,6 +66,9 @@ function besideStraight(x: Float64Array, y: Float64Array): Float64Array {
 export const weave: Drill = {
   needs: ['steer_deg', 'x_m', 'y_m'],
   names: ['reversalsOver2HzPerMin', 'pathSdM', 'hysteresisNm'],
+  course: { at: 'lane', speedMps: 10, seconds: 16 },
+  leading: 'pathSdM',
+  better: { pathSdM: 'less', reversalsOver2HzPerMin: 'less' },
   measure({ columns: { t_s: t, steer_deg: steer, x_m: x, y_m: y, torque_nm: torque } }) {
     const starts = evenWeave(periodStarts(steer!), t, x!, y!);
     if (starts.length <= LEAST_PERIODS)

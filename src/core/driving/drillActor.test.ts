@@ -1,7 +1,6 @@
 import { carById, trackById } from '@/catalog/find';
 import { DRILL_TRACK, drillCircle, drillOptions, drillStretch } from '../drills/course';
-import { DRILL_NAMES, measureDrill, type DrillName } from '../drills/measureDrill';
-import { MERITS } from '../drills/merit';
+import { DRILL_NAMES, drillOf, measureDrill, type DrillName } from '../drills/measureDrill';
 import { NEUTRAL_LAYER } from '../response/layer';
 import { layTrack } from '../vehicle/track';
 import { liveDrive } from './liveDrive';
@@ -35,7 +34,7 @@ function attempt(carId: string, drill: DrillName) {
 it.each(DRILL_NAMES)('the stand-in takes the part of %s, and its merit can be told', (name) => {
   // No throttle holds the Marl in a slide: its inner wheel spins.
   const measures = attempt(name === 'hold-angle' ? 'fenwick-six' : 'marl-850', name);
-  expect(measures).toMatchObject({ [MERITS[name].leading]: expect.any(Number) as number });
+  expect(measures).toMatchObject({ [drillOf(name).leading]: expect.any(Number) as number });
 });
 
 it('its brake peaks are those of its foot; its circle is the circle; its slide is caught', () => {

@@ -3,17 +3,9 @@ import { captureHeadSchema } from '../axes/checkCapture';
 import { proofResultsSchema } from '../axes/proof';
 import { AXIS_NAMES } from '../axes/axes';
 import { typedInSchema } from '../card/typedIn';
-import {
-  DECISIONS,
-  dimensionSchema,
-  EXPERIMENT_STATES,
-  OUTCOMES,
-  ratingSchema,
-  saidSchema,
-  storedPlanSchema,
-  softwareSchema,
-  trialValuesSchema,
-} from '../experiment/plan';
+import { DECISIONS, EXPERIMENT_STATES, storedPlanSchema } from '../experiment/plan';
+import { dimensionSchema } from '../experiment/planParts';
+import { OUTCOMES, ratingSchema, saidSchema, softwareSchema, trialValuesSchema } from '../experiment/trial';
 import { stampSchema } from '../ready/preflight';
 import { rigNameSchema, rigSpecSchema } from '../rig/rigSpec';
 import { rideNotesSchema, seedSchema } from '../rides/checkRide';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { jndStaircase, jndFrom } from '../experiment/jndStaircase';
+import { jndStaircase, jndFrom, type JndPlan } from '../experiment/questions/jnd';
 import { MOST_NOTICED, type JustNoticeable } from '../experiment/justNoticeable';
-import type { Answer, JndPlan } from '../experiment/plan';
+import type { Answer } from '../experiment/trial';
 import { jsonFormat } from './jsonFormat';
 import { holdsCommitment, isCheckable, orderSchema, sealedFields, UNCHECKABLE } from './sealedOrders';
 

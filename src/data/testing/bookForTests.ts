@@ -24,7 +24,7 @@ export const onServer = (inMemory: number) => (isOnServer ? Math.ceil(inMemory /
 
 /** An empty book in memory, or in a database of its own on the server. */
 export function bookForTests(): Promise<Book> {
-  return SERVER ? serverBookForTests(SERVER) : openBook(null, MIGRATIONS, { from: emptyBook() });
+  return SERVER ? serverBookForTests(SERVER) : bookFrom('empty');
 }
 
 export type BookName = 'empty' | 'begun' | 'few' | 'demo';

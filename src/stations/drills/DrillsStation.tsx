@@ -8,21 +8,14 @@ import { ProposalStep } from '@/parts/ProposalStep';
 import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { LEAST_BEFORE } from '@/core/drills/history';
-import type { DrillName } from '@/core/drills/measureDrill';
-import { MERITS } from '@/core/drills/merit';
+import { drillOf, type DrillName } from '@/core/drills/measureDrill';
 import type { BookView } from '@/book/model/bookView';
 import type { DrillLine, DrillsView } from '@/book/model/drillsView';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import {
-  attemptSentence,
-  DRILL_HOW,
-  footSentence,
-  leadingText,
-  practiceSentence,
-} from '@/words/drillPractice';
+import { attemptSentence, footSentence, leadingText, practiceSentence } from '@/words/drillPractice';
 import { DRILL_WORDS } from '@/words/drills';
 import { moment } from '@/words/format';
 import { progressOption, progressRows } from './progressChart';
@@ -60,7 +53,9 @@ export function DrillsStation({
                 </LinkButton>
               }
             >
-              {next ? `${practiceSentence(next)}. ${DRILL_HOW[next.name].how}` : 'What rests is kept longer.'}
+              {next
+                ? `${practiceSentence(next)}. ${DRILL_WORDS[next.name].how}`
+                : 'What rests is kept longer.'}
             </NextStep>
             {shown?.foot?.advice && <Straighter number={2} view={view} advice={shown.foot.advice} />}
             {shown && shown.name !== name && (
@@ -69,7 +64,7 @@ export function DrillsStation({
                 title={`${DRILL_WORDS[shown.name].label} once more`}
                 actions={<LinkButton href={`/drive?drill=${shown.name}`}>Drive it again</LinkButton>}
               >
-                {DRILL_HOW[shown.name].how}
+                {DRILL_WORDS[shown.name].how}
               </NextStep>
             )}
           </>
@@ -133,7 +128,7 @@ function Straighter({ number, view, advice }: { number: number; view: BookView; 
 
 function Row({ line, isShown, hasPlace }: { line: DrillLine; isShown: boolean; hasPlace: boolean }) {
   const { name, last, attempts, expected } = line;
-  const { leading } = MERITS[name];
+  const { leading } = drillOf(name);
   const value = last?.measures[leading];
   return (
     <tr className="border-b border-line align-top last:border-0">
@@ -145,7 +140,7 @@ function Row({ line, isShown, hasPlace }: { line: DrillLine; isShown: boolean; h
         >
           {DRILL_WORDS[name].label}
         </Link>
-        <span className="block text-muted max-[700px]:hidden">{DRILL_HOW[name].about}</span>
+        <span className="block text-muted max-[700px]:hidden">{DRILL_WORDS[name].about}</span>
       </td>
       <td className="py-2.5 pr-4 tabular-nums">
         {typeof value === 'number' ? (
@@ -184,7 +179,7 @@ function Row({ line, isShown, hasPlace }: { line: DrillLine; isShown: boolean; h
 
 /** Attempts one after the other, and where they were expected. */
 function Progress({ line: { name, series } }: { line: DrillLine }) {
-  const word = DRILL_WORDS[name].measures[MERITS[name].leading]!;
+  const word = DRILL_WORDS[name].measures[drillOf(name).leading]!;
   const times = word.times ?? 1;
   const label = `${word.label}${word.unit === '' ? '' : ` ${word.unit}`}`;
   const build = useCallback(

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
-import { type ExperimentPlan, type TrialOutcome } from '@/core/experiment/plan';
+import type { ExperimentPlan } from '@/core/experiment/questions';
+import type { TrialOutcome } from '@/core/experiment/trial';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { bookTrial } from '@/book/write/experiments';
 import { loadHere } from '@/book/write/blindLoading';

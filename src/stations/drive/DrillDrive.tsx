@@ -4,8 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { drillCircle, drillOptions } from '@/core/drills/course';
 import { drillPicture, type DrillPicture } from '@/core/drills/drillPicture';
-import { measureDrill } from '@/core/drills/measureDrill';
-import { judgedBy } from '@/core/drills/merit';
+import { judgedBy, measureDrill } from '@/core/drills/measureDrill';
 import { describeProblem, reasonOf } from '@/core/problem';
 import { layTrack } from '@/core/vehicle/track';
 import { PLAINLY } from '@/book/judge/livePlan';
@@ -21,7 +20,7 @@ import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import type { DeviceSource } from '@/devices/source';
 import { drillText, DRILL_WORDS } from '@/words/drills';
-import { attemptSentence, DRILL_HOW } from '@/words/drillPractice';
+import { attemptSentence } from '@/words/drillPractice';
 import { AttemptPicture } from './AttemptPicture';
 import { DriveScreen } from './DriveScreen';
 import { useAtEnd } from './useAtEnd';
@@ -54,7 +53,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
   const { status, finish } = drive;
   const { meaning } = useAnswerButtons(source, view.rig.spec.rim.buttons);
   const [came, setCame] = useState<Came>({ state: 'driving' });
-  useEffect(() => speak(`${DRILL_WORDS[name].label}. ${DRILL_HOW[name].how}`), [name]);
+  useEffect(() => speak(`${DRILL_WORDS[name].label}. ${DRILL_WORDS[name].how}`), [name]);
 
   // Measures what was driven, and keeps it where the drill is in it.
   const end = useAtEnd(status.state === 'over', async () => {
@@ -98,7 +97,7 @@ function OneAttempt({ view, source, line, onAgain }: Props & { onAgain(): void }
       where={
         <p className="mt-1 max-w-80">
           <span className="block text-lg font-bold">{DRILL_WORDS[name].label}</span>
-          <span className="block text-muted">{DRILL_HOW[name].how}</span>
+          <span className="block text-muted">{DRILL_WORDS[name].how}</span>
         </p>
       }
       buttons={<Button onClick={() => void end()}>That is it</Button>}

@@ -2,11 +2,18 @@
 
 import { useState } from 'react';
 import { STRETCH_S } from '@/core/driving/stretch';
-import { isBlind, QUESTIONS, settingsOf, type ExperimentPlan, type Question } from '@/core/experiment/plan';
+import {
+  isBlind,
+  isPairPlan,
+  QUESTIONS,
+  rulesOf,
+  settingsOf,
+  type ExperimentPlan,
+  type Question,
+} from '@/core/experiment/questions';
 import { askQuestion } from '@/book/write/experiments';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experimentWords';
-import { planSentence } from '@/book/judge/planSentence';
 import { canBeDrivenHere, drivenHere, seatQuestion } from '@/book/judge/seatQuestion';
 import { trackOf } from '@/book/judge/trackOf';
 import { settingNames } from '@/book/judge/trail';
@@ -14,7 +21,7 @@ import type { BookView } from '@/book/model/bookView';
 import type { VerdictView } from '@/book/model/experimentView';
 import type { Answer } from '@/live/answerButtons';
 import { capital } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
 import { Prompt, useBusy, type Props } from './verdictPrompt';
 
 /** The questions, one after the other, of the setting that was changed last. */
@@ -26,14 +33,14 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
   const planOf = (of: Question) => seatQuestion(view, verdict.recent, of, isSimulated, seed);
   // How fine something is felt is driven here or not at all: of the force it is not asked.
   const isFelt = (of: ExperimentPlan | null) => of !== null && canBeDrivenHere(view, of);
-  const questions = QUESTIONS.filter((one) => one !== 'jnd' || isFelt(planOf(one)));
+  const questions = QUESTIONS.filter((one) => !isOnlyHere(one) || isFelt(planOf(one)));
   const question = questions[at]!;
   const plan = planOf(question);
   const [either, setEither] = useState<ExperimentPlan | null>(null);
   const answer = (said: Answer) => {
     if (isBusy) return;
     if (said === 'yes' && plan) {
-      return question !== 'jnd' && canBeDrivenHere(view, plan)
+      return !isOnlyHere(question) && canBeDrivenHere(view, plan)
         ? setEither(plan)
         : void run(askQuestion(plan));
     }
@@ -69,21 +76,22 @@ export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props &
   );
 }
 
+const isOnlyHere = (question: Question) => rulesOf(question).ways.every((way) => way === 'here');
+
 function planText(view: BookView, verdict: VerdictView, plan: ExperimentPlan): string {
   const words = settingWords(view);
   const of = capital(settingNames(view, settingsOf(plan)));
   const key = settingsOf(plan)[0]!;
-  const values =
-    'a' in plan ? `${words.value(key, plan.a[key]!)} against ${words.value(key, plan.b[key]!)}` : '';
-  const takes = planSentence(
-    plan.question,
-    {
-      pairs: 'pairs' in plan ? plan.pairs : 1,
-      lapsPerRide: plan.lapsPerRide,
-      named: 'named' in plan ? plan.named : null,
-      searched: 1,
-    },
+  const values = isPairPlan(plan)
+    ? `${words.value(key, plan.a[key]!)} against ${words.value(key, plan.b[key]!)}`
+    : '';
+  const planned = { lapsPerRide: plan.lapsPerRide, searched: 1 };
+  const takes = QUESTION_WORDS[plan.question].plan(
+    isPairPlan(plan)
+      ? { ...planned, pairs: plan.pairs, named: plan.named }
+      : { ...planned, pairs: 1, named: null },
     verdict.spread,
+    false,
   );
   return [`${of}${values && `, ${values}`}. ${takes}.`, ...cautionsFor(view, settingsOf(plan))].join(' ');
 }

@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { isToLearn, settingsOf, type Said } from '@/core/experiment/plan';
+import { isToLearn, settingsOf } from '@/core/experiment/questions';
+import type { Said } from '@/core/experiment/trial';
 import { bookTrial, decide, sayAnswer } from '@/book/write/experiments';
 import { settingWords } from '@/book/judge/experimentWords';
 import { settingNames } from '@/book/judge/trail';
@@ -14,7 +15,7 @@ import { notifyReply } from '@/parts/notifyReply';
 import { usePollRefresh } from '@/parts/usePollRefresh';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
 import { capital } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
 import { ChooseQuestion } from './ChooseQuestion';
 import type { TaskProps } from './task';
 import { Prompt, useBusy, type Props } from './verdictPrompt';
@@ -241,14 +242,15 @@ function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: An
 function Answered({ line, ...props }: Props & { line: ExperimentLine }) {
   const { isBusy, run } = useBusy();
   const isDecided = isToLearn(line.question) || line.state === 'given up';
-  const why = `${QUESTION_WORDS[line.question].ask} ${line.sentence}.`.slice(0, 900);
+  const { ask, keep, putBack } = QUESTION_WORDS[line.question];
+  const why = `${ask} ${line.sentence}.`.slice(0, 900);
   return (
     <Prompt
       {...props}
       title={line.sentence}
-      how={`${QUESTION_WORDS[line.question].ask} ${line.settings.join(', ')}.`}
-      yes={isDecided ? 'leave the seat' : line.question === 'best' ? 'keep it' : 'keep B'}
-      no={isDecided ? null : line.question === 'best' ? 'put back' : 'put back A'}
+      how={`${ask} ${line.settings.join(', ')}.`}
+      yes={isDecided ? 'leave the seat' : `keep ${keep}`}
+      no={isDecided ? null : `put back ${putBack}`.trim()}
       onAnswer={(said) => {
         if (isDecided) props.onLeave(`/verdict?show=${line.id}`);
         else if (!isBusy) void run(decide(line.id, said === 'yes' ? 'kept' : 'put back', why));

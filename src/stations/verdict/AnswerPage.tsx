@@ -1,6 +1,6 @@
 'use client';
 
-import { isPairPlan, isToLearn, settingsOf } from '@/core/experiment/plan';
+import { isPairPlan, isToLearn, rulesOf, settingsOf } from '@/core/experiment/questions';
 import { isForceSetting } from '@/core/force/forceParameters';
 import { decide, rideOn } from '@/book/write/experiments';
 import { experimentRemarks, experimentSentence, settingWords } from '@/book/judge/experimentWords';
@@ -14,7 +14,8 @@ import { downloadText } from '@/ui/download';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { capital, moment } from '@/words/format';
-import { QUESTION_WORDS, trustSentence } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
+import {} from '@/words/verdict';
 import { AlongRoad } from './AlongRoad';
 import { ForceOfBoth } from './ForceOfBoth';
 import { AnswerPicture } from './AnswerPicture';
@@ -25,6 +26,8 @@ import { useRouter } from 'next/navigation';
 /** One sentence, one picture, and the three things to do: keep, put back, ride on. */
 export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentView }) {
   const { answer } = shown;
+  const words = QUESTION_WORDS[shown.question];
+  const { isCompared } = rulesOf(shown.question);
   const names = settingNames(view, settingsOf(shown.asked));
   // It is the force that says what a change of the force did; of a blind test it explains the answer.
   const isAboutForce = isPairPlan(shown.asked) && settingsOf(shown.asked).some(isForceSetting);
@@ -32,17 +35,13 @@ export function AnswerPage({ view, shown }: { view: BookView; shown: ExperimentV
   return (
     <StationPage
       finding={experimentSentence(view, shown)}
-      subtitle={
-        answer?.kind === 'change'
-          ? trustSentence(answer.compared.measures, answer.sides, { isEarly: answer.isEarly })
-          : `${QUESTION_WORDS[shown.question].ask} ${capital(names)}, ${moment(shown.atMs)}.`
-      }
+      subtitle={(answer && words.trust(answer)) ?? `${words.ask} ${capital(names)}, ${moment(shown.atMs)}.`}
       next={<Decide view={view} shown={shown} />}
     >
-      {isAboutForce && answer?.kind === 'change' && force}
+      {isAboutForce && isCompared && answer && force}
       <AnswerPicture view={view} shown={shown} />
-      {isAboutForce && answer?.kind === 'blind' && force}
-      {answer?.kind === 'change' && answer.rides.length > 1 && (
+      {isAboutForce && !isCompared && answer && force}
+      {answer && isCompared && 'rides' in answer && answer.rides.length > 1 && (
         <AlongRoad id={shown.id} rides={answer.rides.length} />
       )}
       <Remarks view={view} shown={shown} />
@@ -57,37 +56,35 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
   const why = `${QUESTION_WORDS[shown.question].ask} ${experimentSentence(view, shown)}.`.slice(0, 900);
   const say = (what: 'kept' | 'put back') =>
     void decide(id, what, why).then((reply) => notifyReply(reply, what === 'kept' ? 'Kept' : 'Put back'));
-  const kept = isPairPlan(asked)
-    ? `B: ${words.side(asked.b)}`
-    : answer?.kind === 'best'
-      ? words.side(
-          Object.fromEntries(Object.entries(answer.found.best).map(([key, { value }]) => [key, value])),
-        )
-      : null;
-  const before = isPairPlan(asked) ? `A: ${words.side(asked.a)}` : 'what it was before';
-  const isFound = answer?.kind !== 'best' || answer.found.state === 'found';
+  const { keep, putBack, whatNext } = QUESTION_WORDS[shown.question];
+  const isPair = isPairPlan(asked);
+  const best = Object.entries(
+    answer?.kind === 'best' && answer.found.state === 'found' ? answer.found.best : {},
+  );
+  const found = isPair ? asked.b : Object.fromEntries(best.map(([key, { value }]) => [key, value]));
   return (
     <>
-      {kept !== null && isFound && (
+      {Object.keys(found).length > 0 && (
         <NextStep
           number={1}
           title={decision === 'kept' ? 'Kept' : 'Keep it'}
           actions={
             <Button look={decision ? 'plain' : 'next'} onClick={() => say('kept')}>
-              Keep {isPairPlan(asked) ? 'B' : 'it'}
+              Keep {keep}
             </Button>
           }
         >
-          {kept}
+          {isPair && 'B: '}
+          {words.side(found)}
         </NextStep>
       )}
       {!isToLearn(asked.question) && (
         <NextStep
           number={2}
           title={decision === 'put back' ? 'Put back' : 'Or put back'}
-          actions={<Button onClick={() => say('put back')}>Put back {isPairPlan(asked) ? 'A' : ''}</Button>}
+          actions={<Button onClick={() => say('put back')}>Put back {putBack}</Button>}
         >
-          {before}
+          {isPair ? `A: ${words.side(asked.a)}` : 'what it was before'}
         </NextStep>
       )}
       <NextStep
@@ -95,7 +92,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
         title={isToLearn(asked.question) ? 'What to do with it' : 'Or ride on'}
         actions={
           <>
-            {asked.question === 'change' && (
+            {rulesOf(asked.question).isCompared && (
               <Button
                 onClick={() =>
                   void rideOn(id, 2).then((reply) => {
@@ -111,13 +108,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
           </>
         }
       >
-        {asked.question === 'change'
-          ? 'More laps show smaller differences; looked at again, a claim has to be surer.'
-          : asked.question === 'jnd'
-            ? 'From now on a change that you would hardly notice is said to be one.'
-            : asked.question === 'explore'
-              ? 'Now you know which way it goes: search its best value, or ask whether a change of it can be told.'
-              : 'What is decided lies on the trail, and can be put back from there.'}
+        {whatNext}
       </NextStep>
       <RateStep open={shown} number={4} />
       <Check shown={shown} />

@@ -2,12 +2,15 @@
 
 import { useCallback } from 'react';
 import { bettingScore, SHOWN_AT } from '@/core/experiment/bettingScore';
-import { blindPairs, questionOf } from '@/core/experiment/course';
-import { isPairPlan, type BestPlan, type JndPlan, type PairPlan } from '@/core/experiment/plan';
+import { blindPairs, scoredBy } from '@/core/experiment/questions/blind';
+import { isPairPlan, type ExperimentAnswer } from '@/core/experiment/questions';
+import type { PairPlan } from '@/core/experiment/questions/pairs';
+import type { BestPlan } from '@/core/experiment/questions/best';
+import type { JndPlan } from '@/core/experiment/questions/jnd';
 import { MEASURES_SHOWN } from '@/core/rides/measures';
 import { settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentAnswer, ExperimentView } from '@/book/model/experimentView';
+import type { ExperimentView } from '@/book/model/experimentView';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { Table } from '@/ui/Table';
@@ -99,7 +102,7 @@ function RidesChart({
 /** The pairs of a blind test, and its score after each of them. */
 function scored({ orders }: Of<'blind'>, { asked, answers }: Pick<ExperimentView, 'asked' | 'answers'>) {
   const pairs = blindPairs({ orders, answers });
-  const question = isPairPlan(asked) ? questionOf(asked) : 'which';
+  const question = isPairPlan(asked) ? scoredBy(asked) : 'which';
   const scores = [1, ...pairs.map((_, i) => bettingScore(question, pairs.slice(0, i + 1)).score)];
   return { pairs, scores };
 }

@@ -1,9 +1,8 @@
 'use client';
 
 import Link from 'next/link';
-import { QUESTIONS } from '@/core/experiment/plan';
+import { QUESTIONS } from '@/core/experiment/questions';
 import { USUAL_PLAN } from '@/core/experiment/planRides';
-import { planSentence } from '@/book/judge/planSentence';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentLine, VerdictView } from '@/book/model/experimentView';
 import { usePollRefresh } from '@/parts/usePollRefresh';
@@ -11,7 +10,7 @@ import { ProgressBar } from '@/ui/ProgressBar';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
 
 /** Verdict begins with the question; each says what it takes before the first ride. */
 export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictView }) {
@@ -63,7 +62,12 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
               <span>
                 <span className="block">{QUESTION_WORDS[question].about}</span>
                 <span className="mt-1 block text-muted">
-                  {planSentence(question, { ...USUAL_PLAN, named: 'lapTimeS', searched: 1 }, spread, true)}.
+                  {QUESTION_WORDS[question].plan(
+                    { ...USUAL_PLAN, named: 'lapTimeS', searched: 1 },
+                    spread,
+                    true,
+                  )}
+                  .
                 </span>
               </span>
             </Link>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Wish } from '@/core/experiment/finder/answers';
-import type { Said } from '@/core/experiment/plan';
+import type { Said } from '@/core/experiment/trial';
 import { Choice } from '@/parts/Choice';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';

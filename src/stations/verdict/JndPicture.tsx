@@ -1,11 +1,10 @@
 'use client';
 
 import { useCallback } from 'react';
-import { offeredApart } from '@/core/experiment/jndStaircase';
-import type { JndPlan } from '@/core/experiment/plan';
+import { offeredApart, type JndPlan } from '@/core/experiment/questions/jnd';
 import { fine, settingWords } from '@/book/judge/experimentWords';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentAnswer } from '@/book/model/experimentView';
+import type { ExperimentAnswer } from '@/core/experiment/questions';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { jndOption } from './answerChart';

@@ -13,7 +13,7 @@ import type { ChartPalette } from '@/ui/chartTheme';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
 import { knownOption } from './knownChart';
 
 /** All that a driver's questions say of one setting, in one picture. */

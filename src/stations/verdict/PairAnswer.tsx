@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Sure } from '@/core/experiment/bettingScore';
-import type { Said, Way } from '@/core/experiment/plan';
+import type { Way } from '@/core/experiment/planParts';
+import type { Said } from '@/core/experiment/trial';
 import { Choice } from '@/parts/Choice';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';

@@ -5,7 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { DIMENSIONS, type Dimension } from '@/core/experiment/pairedRatings';
 import { reasonOf } from '@/core/problem';
-import type { Question, Way } from '@/core/experiment/plan';
+import type { Way } from '@/core/experiment/planParts';
+import { planOf, rulesOf, type Question } from '@/core/experiment/questions';
 import { MOST_PAIRS, USUAL_PLAN } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureName } from '@/core/rides/measures';
 import { keyOfText } from '@/core/settings/setting';
@@ -17,7 +18,6 @@ import { cautionsFor } from '@/book/judge/cautionsFor';
 import { hardlyNoticed } from '@/book/judge/settingKnown';
 import { isFeltHere } from '@/book/judge/livePlan';
 import { feltSettings } from '@/book/judge/underPaddles';
-import { planSentence } from '@/book/judge/planSentence';
 import { askableSettings } from '@/book/judge/askable';
 import type { BookView } from '@/book/model/bookView';
 import type { VerdictView } from '@/book/model/experimentView';
@@ -27,20 +27,11 @@ import { Button } from '@/ui/Button';
 import { notify } from '@/ui/notices';
 import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep, StationPage } from '@/ui/StationPage';
-import { QUESTION_WORDS, WAY_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
+import { WAY_WORDS } from '@/words/verdict';
 import { Cautions, MoreSettings, Row } from './planFields';
-import { planOf } from './planOf';
 import { knownHref } from './knownHref';
 import { filesToSeal, SlotFiles, type ChosenFiles } from './SlotFiles';
-
-const WAYS_OF: Record<Question, readonly Way[]> = {
-  change: ['simulated', 'title', 'here'],
-  discriminate: ['helper', 'files', 'here'],
-  like: ['helper', 'files', 'here'],
-  jnd: ['here'],
-  best: ['title', 'here'],
-  explore: ['title', 'simulated', 'here'],
-};
 
 /** What is asked, of which setting, and what it is for; what it takes and can show is said at once. */
 export function PlanForm({
@@ -56,12 +47,14 @@ export function PlanForm({
   of: string | null;
 }) {
   const router = useRouter();
-  const isJnd = question === 'jnd';
+  const { ways, chooses, isCompared, isBlind: isBlindAsked } = rulesOf(question);
+  const words = QUESTION_WORDS[question];
   // Driven here or not at all: what is felt in the title alone is not offered.
-  const all = isJnd ? feltSettings(view) : askableSettings(view);
+  const isOnlyHere = ways.every((one) => one === 'here');
+  const all = isOnlyHere ? feltSettings(view) : askableSettings(view);
   const recent = verdict.recent.filter(({ key }) => all.some((one) => one.key === key));
   const [key, setKey] = useState(
-    (isJnd && !all.some((one) => one.key === of) ? null : of) ?? recent[0]?.key ?? all[0]?.key ?? '',
+    (isOnlyHere && !all.some((one) => one.key === of) ? null : of) ?? recent[0]?.key ?? all[0]?.key ?? '',
   );
   const setting = all.find((one) => one.key === key);
   const [values, setValues] = useState<Record<string, { a: number | null; b: number | null }>>({});
@@ -70,14 +63,13 @@ export function PlanForm({
   const [way, setWay] = useState<Way>(() => usualWay(view, question));
   const [pairs, setPairs] = useState(USUAL_PLAN.pairs);
   const [laps, setLaps] = useState(USUAL_PLAN.lapsPerRide);
-  const [named, setNamed] = useState<MeasureName | ''>(question === 'change' ? 'lapTimeS' : '');
+  const [named, setNamed] = useState<MeasureName | ''>(isCompared ? 'lapTimeS' : '');
   const [dimension, setDimension] = useState<Dimension | ''>('');
   const [files, setFiles] = useState<ChosenFiles>({ a: null, b: null });
   const [shortRide, setStretch] = useState<StretchKind | null | undefined>(undefined);
   const stretch = shortRide === undefined && key ? stretchFor(keyOfText(key).axis) : (shortRide ?? null);
-  const isBlindAsked = question === 'discriminate' || question === 'like' || isJnd;
   const [isBusy, setBusy] = useState(false);
-  const isPair = question === 'change' || question === 'discriminate' || question === 'like';
+  const isPair = chooses === 'sides';
   const changed = recent.find((one) => one.key === key);
   const sides = setting && {
     a:
@@ -102,16 +94,23 @@ export function PlanForm({
     ? [{ of: key, low: sides?.a ?? null, high: sides?.b ?? null }]
     : searched.map((of) => ({ of, low: rangeOf(of).min, high: rangeOf(of).max }));
   const isFelt = !sides || ends.every(({ of, low, high }) => isFeltHere(view, { [of]: low }, { [of]: high }));
-  const isShort = way === 'here' && question !== 'change';
+  const isShort = way === 'here' && !isCompared;
   const isNotFelt = way === 'here' && !isFelt;
   const isFileMissing = way === 'files' && (!files.a || !files.b);
   const start = async () => {
     if (!setting || !sides) return;
     setBusy(true);
+    const searchedRange = (one: string) => {
+      const { min, max, step } = all.find((other) => other.key === one)!.field;
+      return { key: one, min, max, step, ...ranges[one] };
+    };
     const plan = planOf(question, {
-      ...{ setting, sides, all, searched, ranges },
-      ...{ way, pairs, laps, named, dimension },
+      ...{ key, menu: setting.field, value: setting.value, sides, way, pairs, lapsPerRide: laps },
+      ranges: [searchedRange(key), ...more.map(searchedRange)],
+      named: named === '' ? null : named,
+      dimension: dimension === '' ? null : dimension,
       stretch: way === 'here' ? stretch : null,
+      seed: anySeed(),
     });
     try {
       const done = notifyReply(await askQuestion(plan, way === 'files' ? await filesToSeal(files) : null));
@@ -124,12 +123,12 @@ export function PlanForm({
   };
   return (
     <StationPage
-      finding={QUESTION_WORDS[question].ask}
-      subtitle={QUESTION_WORDS[question].about}
+      finding={words.ask}
+      subtitle={words.about}
       next={
         <NextStep
           number={1}
-          title={isPair || isJnd ? 'The order is drawn now' : 'The first ride'}
+          title={isPair || isBlindAsked ? 'The order is drawn now' : 'The first ride'}
           actions={
             <>
               <Button
@@ -148,10 +147,10 @@ export function PlanForm({
             </>
           }
         >
-          {planSentence(
-            question,
+          {words.plan(
             { pairs, lapsPerRide: laps, named: named === '' ? null : named, searched: searched.length },
             verdict.spread,
+            false,
           )}
           .
           {!canRide(view, way) && (
@@ -159,7 +158,7 @@ export function PlanForm({
               Measure the brake first: the simulated driver rides through it.
             </span>
           )}
-          {question === 'change' && way === 'title' && (
+          {isCompared && way === 'title' && (
             <span className="mt-2 block">
               Logs are matched by when they were driven: take the evening’s files in under Ride.
             </span>
@@ -223,17 +222,17 @@ export function PlanForm({
           </p>
         )}
         {noticed && <p className="text-sm text-rust">{noticed}</p>}
-        {setting && !isPair && !isJnd && (
+        {setting && (chooses === 'range' || chooses === 'ranges') && (
           <div className="grid gap-4 sm:grid-cols-2">
             <NumberField
-              label={question === 'best' ? 'Search from' : 'At its least'}
+              label={words.ends.from}
               isStacked
               unit={setting.field.unit ?? ''}
               value={range.min}
               onChange={(v) => setRanges({ ...ranges, [key]: { ...range, min: v ?? setting.field.min } })}
             />
             <NumberField
-              label={question === 'best' ? 'to' : 'At its most'}
+              label={words.ends.to}
               isStacked
               unit={setting.field.unit ?? ''}
               value={range.max}
@@ -241,9 +240,9 @@ export function PlanForm({
             />
           </div>
         )}
-        <Cautions texts={cautionsFor(view, question === 'best' ? searched : [key])} />
-        {question === 'best' && <MoreSettings all={all} chosen={searched} onChange={setMore} />}
-        {question === 'change' && (
+        <Cautions texts={cautionsFor(view, searched)} />
+        {chooses === 'ranges' && <MoreSettings all={all} chosen={searched} onChange={setMore} />}
+        {isCompared && (
           <SelectField<MeasureName | ''>
             label="What it is for"
             value={named}
@@ -265,9 +264,9 @@ export function PlanForm({
             onChange={setDimension}
           />
         )}
-        {WAYS_OF[question].length > 1 && (
+        {ways.length > 1 && (
           <Row label="Ridden by">
-            {WAYS_OF[question].map((one) => (
+            {ways.map((one) => (
               <Choice key={one} isOn={way === one} onClick={() => setWay(one)}>
                 {WAY_WORDS[one]}
               </Choice>
@@ -275,7 +274,7 @@ export function PlanForm({
           </Row>
         )}
         {way === 'files' && <SlotFiles files={files} onChange={setFiles} />}
-        {question === 'change' && (
+        {isCompared && (
           <Row label="Pairs">
             {[2, 3, 4, 6, 8, 12]
               .filter((n) => n <= MOST_PAIRS)
@@ -293,7 +292,7 @@ export function PlanForm({
                 {STRETCH_CHOICES[one]}
               </Choice>
             ))}
-            {!isJnd && (
+            {!isOnlyHere && (
               <Choice isOn={stretch === null} onClick={() => setStretch(null)}>
                 laps
               </Choice>
@@ -314,10 +313,12 @@ export function PlanForm({
   );
 }
 
+const anySeed = () => Math.floor(Math.random() * 0xffff_ffff);
+
 const numberOf = (value: unknown): number | null => (typeof value === 'number' ? value : null);
 
 const canRide = (view: BookView, way: Way) =>
   way !== 'simulated' || view.axes.some(({ axis, capture }) => axis === 'brake' && capture !== null);
 
 const usualWay = (view: BookView, question: Question): Way =>
-  WAYS_OF[question].find((way) => canRide(view, way)) ?? WAYS_OF[question][0]!;
+  rulesOf(question).ways.find((way) => canRide(view, way)) ?? rulesOf(question).ways[0]!;

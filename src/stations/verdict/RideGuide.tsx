@@ -1,10 +1,9 @@
 'use client';
 
-import { isPairPlan, settingsOf, type Said } from '@/core/experiment/plan';
-import { toldEnough } from '@/core/experiment/jndStaircase';
+import { isPairPlan, rulesOf, settingsOf } from '@/core/experiment/questions';
+import type { Said } from '@/core/experiment/trial';
 import { endEarly, lookNow, sayAnswer } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experimentWords';
-import { planSentence } from '@/book/judge/planSentence';
 import { settingNames } from '@/book/judge/trail';
 import { roadMap } from '@/book/judge/roadMap';
 import { trackOf } from '@/book/judge/trackOf';
@@ -17,8 +16,7 @@ import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { capital } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
-import { SENTENCES } from '@/words/verdictSentences';
+import { QUESTION_WORDS } from '@/words/questions';
 import { AnswerPicture } from './AnswerPicture';
 import { PairAnswer } from './PairAnswer';
 import { canRate, RateStep } from './RateStep';
@@ -84,11 +82,7 @@ export function RideGuide({
                 </>
               }
             >
-              {asked.question === 'change'
-                ? 'What was driven until then is compared.'
-                : isToldBroken(open)
-                  ? 'What you notice is told as far as these pairs say it.'
-                  : 'Nothing is shown then. A pause needs nothing: it goes on where it was.'}
+              {QUESTION_WORDS[open.question].brokenOff(tellsWhenBroken(open))}
             </NextStep>
           )}
         </>
@@ -102,9 +96,9 @@ export function RideGuide({
         </p>
       )}
       <Progress open={open} />
-      {asked.question === 'change' && (
+      {isPairPlan(asked) && rulesOf(asked.question).isCompared && (
         <p className="mt-1 max-w-2xl text-muted">
-          {planSentence('change', { ...asked, searched: 1 }, spread)}.
+          {QUESTION_WORDS[asked.question].plan({ ...asked, searched: 1 }, spread, false)}.
         </p>
       )}
       {open.ridden === 0 && (
@@ -123,7 +117,7 @@ export function RideGuide({
 /** Two pairs are the least that says anything. */
 const LEAST_LOOKED = 4;
 const canLook = ({ question, answer, ridden }: ExperimentView) =>
-  question === 'change' && answer === null && ridden >= LEAST_LOOKED;
+  rulesOf(question).isCompared && answer === null && ridden >= LEAST_LOOKED;
 
 function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof settingWords>): string {
   if (step.kind === 'over') return 'That was the last ride';
@@ -169,17 +163,19 @@ function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentVie
   return <Driven view={view} open={open} step={step} />;
 }
 
-/** What is believed of what a driver notices holds after some pairs as well. */
-const isToldBroken = ({ question, answers }: ExperimentView) => question === 'jnd' && toldEnough(answers);
+/** Laps that were driven can be compared, and what is believed of what a driver notices holds after some pairs as well. */
+const tellsWhenBroken = ({ question, answers, ridden }: ExperimentView) =>
+  rulesOf(question).tellsWhenBroken({ ridden, answers });
+
+const endLabel = (open: ExperimentView) => {
+  if (!tellsWhenBroken(open)) return 'Give up';
+  return rulesOf(open.question).isCompared ? 'End here and compare' : 'End here';
+};
 
 function End({ open }: { open: ExperimentView }) {
   return (
     <Button onClick={() => void endEarly(open.id).then((reply) => notifyReply(reply))}>
-      {open.question === 'change' && open.ridden > 0
-        ? 'End here and compare'
-        : isToldBroken(open)
-          ? 'End here'
-          : 'Give up'}
+      {endLabel(open)}
     </Button>
   );
 }
@@ -191,10 +187,7 @@ function Progress({ open }: { open: ExperimentView }) {
     <p className="text-muted">
       {of === null
         ? open.commitment
-          ? SENTENCES.blindOpen(
-              Math.floor(ridden / 2) + (step.kind === 'answer' ? 0 : 1),
-              open.question === 'jnd',
-            )
+          ? QUESTION_WORDS[open.question].open(Math.floor(ridden / 2) + (step.kind === 'answer' ? 0 : 1))
           : `${ridden} ${ridden === 1 ? 'ride' : 'rides'} so far`
         : `${ridden} of ${of} rides driven`}
       {lost > 0 && `, ${lost} went wrong and ${lost === 1 ? 'is' : 'are'} not counted`}.

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { settingsOf, type TrialOutcome } from '@/core/experiment/plan';
+import { rulesOf, settingsOf } from '@/core/experiment/questions';
+import type { TrialOutcome } from '@/core/experiment/trial';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experimentWords';
 import { withSettings } from '@/book/judge/withSettings';
@@ -161,7 +162,7 @@ export function Driven({ view, open, step }: { view: BookView; open: ExperimentV
           {text}
         </span>
       ))}
-      {asked.question === 'change' && open.ridden > 0 && (
+      {rulesOf(open.question).isCompared && open.ridden > 0 && (
         <span className="mt-3 flex flex-wrap gap-2">
           <LinkButton href="/ride">Take logs in</LinkButton>
           <Button

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { Question } from '@/core/experiment/plan';
+import type { Question } from '@/core/experiment/questions';
 import type { BookView } from '@/book/model/bookView';
 import type { ExperimentView, VerdictView } from '@/book/model/experimentView';
 import { AnswerPage } from './AnswerPage';

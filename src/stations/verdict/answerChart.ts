@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { FinderRide } from '@/core/experiment/finder/answers';
-import type { JndPair } from '@/core/experiment/jndStaircase';
+import type { JndPair } from '@/core/experiment/questions/jnd';
 import type { Best } from '@/core/experiment/finder/findBest';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 

@@ -2,7 +2,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { SettingKnown } from '@/book/model/settingKnown';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 import { date } from '@/words/format';
-import { QUESTION_WORDS } from '@/words/verdict';
+import { QUESTION_WORDS } from '@/words/questions';
 
 /** Room for the longest question beside its row. */
 const GRID = { left: 172, right: 32, top: 24, bottom: 52 };

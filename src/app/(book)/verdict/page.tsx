@@ -2,7 +2,7 @@ import { redirect } from 'next/navigation';
 import { readExperiment, readKnown, verdictView } from '@/book/read/readExperiments';
 import { shownPlace } from '@/book/read/readBook';
 import { markedPair } from '@/book/read/readPair';
-import { QUESTIONS } from '@/core/experiment/plan';
+import { QUESTIONS } from '@/core/experiment/questions';
 import { KnownPage } from '@/stations/verdict/KnownPage';
 import { askableSettings } from '@/book/judge/askable';
 import { PairStation } from '@/stations/verdict/PairStation';

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
-import { seededRandom } from '../numeric/random';
-import { randomizedOrders, seededCoin } from './randomizedOrders';
-import { nextStep, pairedSides, type Course } from './course';
-import { jndStaircase, jndFrom, offeredApart, sidesApart } from './jndStaircase';
-import { JND_PER_SIGMA } from './finder/answers';
-import { MOST_NOTICED } from './justNoticeable';
-import { planSchema, sidesOfPlan, type JndPlan, type Said } from './plan';
-import { tries } from '../testing/longRun';
+import { seededRandom } from '../../numeric/random';
+import { randomizedOrders, seededCoin } from '../randomizedOrders';
+import { nextStep, pairedSides, planSchema, sidesOfPlan } from '../questions';
+import type { Course } from '../questions/question';
+import { jndStaircase, jndFrom, offeredApart, sidesApart, type JndPlan } from '../questions/jnd';
+import { JND_PER_SIGMA } from '../finder/answers';
+import { MOST_NOTICED } from '../justNoticeable';
+import type { Said } from '../trial';
+import { tries } from '../../testing/longRun';
 
 const KEY = 'title/brake/deadzone';
 const planAt = (at: number, max = 60): JndPlan => ({
@@ -14,20 +15,19 @@ const planAt = (at: number, max = 60): JndPlan => ({
   setting: { key: KEY, min: 0, max, step: 1 },
 });
 
-const courseFrom = (plan: JndPlan, seed: number): Course => ({
-  plan,
+const courseFrom = (seed: number): Course => ({
   orders: randomizedOrders(MOST_NOTICED, seededCoin(seed)),
   trials: [],
   answers: [],
 });
 
 /** Drives what is asked for until it is over, and names the ride that felt like more. @param jnd in the title's scale */
-function driven(course: Course, jnd: number, seed: number): Course {
+function driven(plan: JndPlan, course: Course, jnd: number, seed: number): Course {
   const random = seededRandom(seed);
   const felt: number[] = [];
   let now = course;
   for (;;) {
-    const step = nextStep(now);
+    const step = nextStep(plan, now);
     if (step.kind === 'over') return now;
     const atMs = 1000 * (now.trials.length + now.answers.length);
     if (step.kind === 'ride') {
@@ -36,7 +36,9 @@ function driven(course: Course, jnd: number, seed: number): Course {
       now = { ...now, trials: [...now.trials, { ...trial, values: null, software: '' }] };
     } else {
       const [first, second] = felt.slice(-2) as [number, number];
-      const apart = Math.abs((pairedSides(now)!.b[KEY] as number) - (pairedSides(now)!.a[KEY] as number));
+      const apart = Math.abs(
+        (pairedSides(plan, now)!.b[KEY] as number) - (pairedSides(plan, now)!.a[KEY] as number),
+      );
       const answer = first > second ? 'first' : 'second';
       const said: Said = { kind: 'pair', answer, sure: null, noticed: false, apart };
       now = { ...now, answers: [...now.answers, { place: step.place, atMs, said }] };
@@ -52,7 +54,7 @@ it('ends by itself, and what a driver just notices lies in its interval nine tim
   for (let i = 0; i < drivers; i++) {
     const jnd = 6 * Math.exp(0.5 * random.normal());
     const plan = planAt(i % 2 === 0 ? 4 : 55);
-    const { orders, answers } = driven(courseFrom(plan, i), jnd, 100 + i);
+    const { orders, answers } = driven(plan, courseFrom(i), jnd, 100 + i);
     const told = jndFrom(plan, orders, answers);
     expect(told.next).toBeNull();
     counts.push(answers.length);
