@@ -51,6 +51,9 @@ const config = {
   cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   // By itself it leaves one core idle: on two, that is half of them.
   maxWorkers: '100%',
+  // A worker keeps something of every file that it ran: one that grew large is begun anew, which takes less time than to look
+  // through its memory again and again.
+  workerIdleMemoryLimit: '600MB',
   globalSetup: '<rootDir>/scripts/jestSetup.mjs',
   testSequencer: '<rootDir>/scripts/longFirst.mjs',
   // One limit for all: a machine that is busy, five times slower, is no fault of the code; a test that hangs is still ended.

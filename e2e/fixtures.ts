@@ -72,8 +72,10 @@ function fewFrames() {
   window.cancelAnimationFrame = (frame) => window.clearTimeout(frame);
 }
 
-/** A journey that takes minutes by nature: `npm run test:long` goes it. */
-export const testLong = process.env['PEBBLE_LONG'] === '1' ? test : test.skip;
+/** What `npm run test:long` goes through: journeys that take minutes by nature, and what does more of the same there. */
+export const LONG = { tag: '@long' };
+export const isLongRun = process.env['PEBBLE_LONG'] === '1';
+export const testLong = isLongRun ? test : test.skip;
 
 export { expect };
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, test } from './fixtures';
+import { choose, expect, isLongRun, LONG, test } from './fixtures';
 
 test.use({ book: 'few' });
 
@@ -55,29 +55,29 @@ async function fiveActions(page: Page, { rig, title, field, step }: Driver, roun
 }
 
 /** Five actions each for every change, fifteen in the long run. */
-const ROUNDS = process.env['PEBBLE_LONG'] === '1' ? 3 : 1;
+const ROUNDS = isLongRun ? 3 : 1;
 
-test('two browsers on two combinations never steer one another, whatever both do at once', async ({
-  page,
-  browser,
-  server,
-}) => {
-  const context = await browser.newContext();
-  try {
-    const other = await context.newPage();
-    await openRig(page, server.url, 'Tern');
-    await openRig(other, server.url, 'Gannet');
-    await choose(other, 'Title', 'Hill & Hollow');
-    const drive = async (one: Page, driver: Driver) => {
-      for (let round = 0; round < ROUNDS; round++) await fiveActions(one, driver, round);
-    };
-    await Promise.all([drive(page, TERN), drive(other, GANNET)]);
-    await isAt(page, 'Tern', 'Causeway');
-    await isAt(other, 'Gannet', 'Hill & Hollow');
-  } finally {
-    await context.close();
-  }
-});
+test(
+  'two browsers on two combinations never steer one another, whatever both do at once',
+  LONG,
+  async ({ page, browser, server }) => {
+    const context = await browser.newContext();
+    try {
+      const other = await context.newPage();
+      await openRig(page, server.url, 'Tern');
+      await openRig(other, server.url, 'Gannet');
+      await choose(other, 'Title', 'Hill & Hollow');
+      const drive = async (one: Page, driver: Driver) => {
+        for (let round = 0; round < ROUNDS; round++) await fiveActions(one, driver, round);
+      };
+      await Promise.all([drive(page, TERN), drive(other, GANNET)]);
+      await isAt(page, 'Tern', 'Causeway');
+      await isAt(other, 'Gannet', 'Hill & Hollow');
+    } finally {
+      await context.close();
+    }
+  },
+);
 
 test('two tabs of one browser stay where they are, in turn and after a reload', async ({
   page,

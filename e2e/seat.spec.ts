@@ -1,4 +1,4 @@
-import { expect, test, testLong } from './fixtures';
+import { expect, LONG, test, testLong } from './fixtures';
 import { wrenScript, type Wren } from './wrenScript';
 
 test.use({ book: 'empty', isLive: true });
@@ -6,6 +6,7 @@ test.use({ book: 'empty', isLive: true });
 // The way of `mine.spec.ts` with other words: it takes a minute of hands that move.
 testLong(
   'who drives by hand alone goes the same way with paddles as pedals, and is asked of fingers',
+  LONG,
   async ({ page, server }) => {
     test.setTimeout(600_000);
     await page.addInitScript(() => ((window as unknown as { byHand: boolean }).byHand = true));

@@ -2,6 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import axe from 'axe-core';
+import { itLong } from '@/core/testing/longRun';
 import type { BookName } from '@/data/testing/bookForTests';
 import { expectations, hand, Locator, press as pressKeys, until } from './locator';
 import { windowOn, type Saved } from './window';
@@ -40,8 +41,14 @@ export function walksOn(begins: BookName) {
       return { ...file, path };
     },
   };
-  return (name: string, walk: (around: { page: Page; otherBook(): Promise<void> }) => Promise<void>) =>
-    it(name, () => walk({ page, otherBook }));
+  const walks =
+    (test: jest.It) =>
+    (name: string, walk: (around: { page: Page; otherBook(): Promise<void> }) => Promise<void>) =>
+      test(name, () => walk({ page, otherBook }));
+  return Object.assign(walks(it), {
+    /** A way that takes many rides by nature: the long run goes it. */
+    long: walks(itLong),
+  });
 }
 
 const jestExpect = expect;
@@ -120,7 +127,7 @@ const RULES = [
 ];
 
 export async function expectAccessible(_page: Page, place: string): Promise<void> {
-  const { violations } = await axe.run(document, { runOnly: RULES });
+  const { violations } = await axe.run(document, { runOnly: RULES, reporter: 'no-passes', preload: false });
   const found = violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
   jestExpect([place, found]).toEqual([place, []]);
 }

@@ -3,27 +3,31 @@ import { driveFast, expect, expectAccessible, press, prompt, walksOn } from '../
 const test = walksOn('few');
 driveFast();
 
-test('what a setting does is driven here in some seconds each: at its least, at its most, and back', async ({
-  page,
-}) => {
-  await page.goto(`/verdict?ask=explore&of=${encodeURIComponent('title/throttle/deadzone')}`);
-  await page.getByRole('button', { name: 'I drive here, alone' }).click();
-  await page.getByRole('button', { name: '6 s of a straight' }).click();
-  await page.getByRole('region', { name: 'What to do next' }).getByRole('button', { name: 'Start' }).click();
-  for (const ride of [1, 2, 3]) {
-    await expect(page.getByRole('main').getByText(`Ride ${ride}`, { exact: true })).toBeVisible();
-    await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving');
-    if (ride > 1) {
-      await expect(prompt(page)).toHaveText('Was it better than the ride before?');
-      await press(page, 'No');
+test.long(
+  'what a setting does is driven here in some seconds each: at its least, at its most, and back',
+  async ({ page }) => {
+    await page.goto(`/verdict?ask=explore&of=${encodeURIComponent('title/throttle/deadzone')}`);
+    await page.getByRole('button', { name: 'I drive here, alone' }).click();
+    await page.getByRole('button', { name: '6 s of a straight' }).click();
+    await page
+      .getByRole('region', { name: 'What to do next' })
+      .getByRole('button', { name: 'Start' })
+      .click();
+    for (const ride of [1, 2, 3]) {
+      await expect(page.getByRole('main').getByText(`Ride ${ride}`, { exact: true })).toBeVisible();
+      await expect(page.getByRole('main')).toHaveAttribute('data-drive', 'driving');
+      if (ride > 1) {
+        await expect(prompt(page)).toHaveText('Was it better than the ride before?');
+        await press(page, 'No');
+      }
+      await expect(prompt(page)).toHaveText(/^Would you have more .*ebb\?$/);
+      await press(page, ride === 2 ? 'No' : 'Yes');
     }
-    await expect(prompt(page)).toHaveText(/^Would you have more .*ebb\?$/);
-    await press(page, ride === 2 ? 'No' : 'Yes');
-  }
-  await expect(prompt(page)).toHaveText(
-    'Throttle ebb: you drove it at both ends; without logs only you know what it did',
-  );
-});
+    await expect(prompt(page)).toHaveText(
+      'Throttle ebb: you drove it at both ends; without logs only you know what it did',
+    );
+  },
+);
 
 test('how little is noticed: pairs here, one of the two named each time, and no leave to say nothing', async ({
   page,

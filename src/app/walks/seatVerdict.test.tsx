@@ -19,9 +19,21 @@ const LIKE = 'Which do I like?';
 const BEST = 'Where is the best value?';
 const WHAT = 'What does this one do?';
 
-test('from the seat by the rim’s buttons alone: a change, what a setting does, where its best lies', async ({
-  page,
-}) => {
+test('from the seat by the rim’s buttons alone: what a setting does', async ({ page }) => {
+  await choose(page, CHANGE, TELL, LIKE, BEST, WHAT);
+  for (const ride of [1, 2, 3]) {
+    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`));
+    await press(page, 'Yes');
+  }
+  await expect(prompt(page)).toHaveText(
+    /^Calming at 0 and at \d+, one ride each: it shows the direction, not more$/,
+  );
+  await press(page, 'Yes');
+  await expect(page).toHaveURL(/\/verdict\?show=/);
+  await expect(page.getByRole('table', { name: 'What changed from ride to ride' })).toBeVisible();
+});
+
+test.long('from the seat by the rim’s buttons alone: a change', async ({ page }) => {
   await choose(page, CHANGE);
   for (let ride = 1; ride <= 8; ride++) {
     await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 8: Calming (0|30)$`));
@@ -36,19 +48,9 @@ test('from the seat by the rim’s buttons alone: a change, what a setting does,
   await expectAccessible(page, 'seat answer');
   await press(page, 'No');
   await expect(prompt(page)).toHaveText('That was all');
+});
 
-  await choose(page, CHANGE, TELL, LIKE, BEST, WHAT);
-  for (const ride of [1, 2, 3]) {
-    await expect(prompt(page)).toHaveText(new RegExp(`^Ride ${ride} of 3: Calming \\d+$`));
-    await press(page, 'Yes');
-  }
-  await expect(prompt(page)).toHaveText(
-    /^Calming at 0 and at \d+, one ride each: it shows the direction, not more$/,
-  );
-  await press(page, 'Yes');
-  await expect(page).toHaveURL(/\/verdict\?show=/);
-  await expect(page.getByRole('table', { name: 'What changed from ride to ride' })).toBeVisible();
-
+test.long('from the seat by the rim’s buttons alone: where its best lies', async ({ page }) => {
   await choose(page, CHANGE, TELL, LIKE, BEST);
   let before: number | null = null;
   for (let ride = 1; ride <= 24; ride++) {

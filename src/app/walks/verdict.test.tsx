@@ -78,7 +78,7 @@ async function load(page: Page, helper: string, ride: number): Promise<string> {
   return value;
 }
 
-test('could I tell, with a helper: five of five right show it', async ({ page }) => {
+test.long('could I tell, with a helper: five of five right show it', async ({ page }) => {
   await ask(page, 'Could I tell', 'title/brake/deadzone');
   await say(page, 'B', 12);
   await next(page).getByRole('button', { name: 'Start' }).click();
