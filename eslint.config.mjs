@@ -62,6 +62,11 @@ const rooms = Object.entries(ROOMS).map(([room, may]) => ({
   },
 }));
 
+const DEEP_CHOICE = {
+  selector: 'ConditionalExpression > ConditionalExpression > ConditionalExpression',
+  message: 'A choice in a choice in a choice: write a function with `if`.',
+};
+
 const config = [
   {
     ignores: [
@@ -83,6 +88,22 @@ const config = [
       eqeqeq: 'error',
       'no-console': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-restricted-syntax': ['error', DEEP_CHOICE],
+    },
+  },
+  {
+    files: ['src/{stations,parts,app}/**/*.tsx'],
+    // The sheet is printed: nothing of it is sorted or searched.
+    ignores: ['**/*.test.tsx', 'src/stations/card/CardSheet.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        DEEP_CHOICE,
+        {
+          selector: 'JSXOpeningElement[name.name=/^(table|progress)$/]',
+          message: 'Ours are sorted, searched, taken along and read aloud: ui/Table, ui/ProgressBar.',
+        },
+      ],
     },
   },
   ...rooms,

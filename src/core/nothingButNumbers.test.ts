@@ -111,19 +111,11 @@ const wholeCapture = fc
     holds: fc.constantFrom('hold:90', 'hold:0', 'hold:-9999', 'gate:1', 'press', 'takeup'),
   })
   .map(({ axis, range: [least, most], rest, turned, hz, levels, odd, holds }) => {
-    const labels = Array.from({ length: 700 }, (_, i) =>
-      i < 100
-        ? 'rest'
-        : i < 150
-          ? 'cover'
-          : i < 450
-            ? i % 100 < 2
-              ? 'idle'
-              : 'sweep'
-            : i % 50 < 4
-              ? 'idle'
-              : holds,
-    );
+    const labels = Array.from({ length: 700 }, (_, i) => {
+      if (i < 150) return i < 100 ? 'rest' : 'cover';
+      if (i < 450) return i % 100 < 2 ? 'idle' : 'sweep';
+      return i % 50 < 4 ? 'idle' : holds;
+    });
     const share = labels.map((_, i) => {
       const moving = i < 150 ? rest * 0.02 : Math.sin((i / 50) * Math.PI) ** 2;
       const stepped = Number.isFinite(levels) ? Math.round(moving * levels) / levels : moving;

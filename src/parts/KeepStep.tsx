@@ -11,7 +11,6 @@ export function KeepStep({ view, draft }: { view: BookView; draft: DraftSettings
   const said = changed.map((c) => `${settingName(view, c.key).toLowerCase()} ${changeText(view, c)}`);
   return (
     <NextStep
-      number={1}
       title={`Keep ${said.join(', ')}?`}
       actions={
         <>

@@ -9,14 +9,12 @@ import { NextStep } from '@/ui/StationPage';
 
 /** A change that is proposed, as a numbered step: from where to where, the evidence, and what to do with it. */
 export function ProposalStep({
-  number,
   proposal: { key, label, from, to, evidence },
   view,
   written = String,
   apply,
   onDecline,
 }: {
-  number: number;
   proposal: Proposal;
   /** Where its field stands: the standard term is said beside a label that says something else. */
   view: Pick<BookView, 'menus' | 'known'>;
@@ -32,7 +30,6 @@ export function ProposalStep({
   const noticed = hardlyNoticed(view, keyText(key), from, to);
   return (
     <NextStep
-      number={number}
       title={
         <>
           {label}

@@ -13,7 +13,7 @@ import { Button } from '@/ui/Button';
 import { ProposalStep } from './ProposalStep';
 import { notifyReply } from './notifyReply';
 
-/** Recommendations of an axis that the driver has not waved away, numbered; `after` continues the numbers. */
+/** Recommendations of an axis that the driver has not waved away, and what comes after so many of them. */
 export function Recommendations({
   view,
   axis,
@@ -23,7 +23,7 @@ export function Recommendations({
   view: Pick<BookView, 'menus' | 'known'>;
   axis: Pick<AxisView, 'axis' | 'recommendations' | 'declined' | 'values'>;
   recommendations?: PedalProposal[];
-  after(next: number, shown: number): React.ReactNode;
+  after(shown: number): React.ReactNode;
 }) {
   const [isBusy, setBusy] = useState(false);
   const apply = async (one: PedalProposal) => {
@@ -41,10 +41,9 @@ export function Recommendations({
   };
   return (
     <>
-      {recommendations.map((one, i) => (
+      {recommendations.map((one) => (
         <ProposalStep
           key={one.parameter}
-          number={i + 1}
           proposal={one}
           view={view}
           onDecline={() => void decline(proposalId(one)).then((reply) => notifyReply(reply))}
@@ -55,7 +54,7 @@ export function Recommendations({
           )}
         />
       ))}
-      {after(recommendations.length + 1, recommendations.length)}
+      {after(recommendations.length)}
     </>
   );
 }

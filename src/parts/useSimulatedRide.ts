@@ -17,7 +17,7 @@ import { keepRide } from './keepRide';
  * Rides of the simulated driver on a combination, one at a time, kept in the book when they are over.
  * @param onKept hears what the ride is called in the book
  */
-export function useSimulatedRide(view: BookView, onKept?: (rideId: string) => Promise<void>) {
+export function useSimulatedRide(view: BookView, onKept?: (rideId: string) => Promise<unknown>) {
   const router = useRouter();
   const [progress, setProgress] = useState<RideProgress | null>(null);
   const running = useRef<ReturnType<typeof startRide> | null>(null);

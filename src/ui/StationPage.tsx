@@ -17,7 +17,7 @@ export function StationPage({
         <p className="mt-1 min-h-6 text-muted print:hidden">{subtitle}</p>
         <div className="mt-3 print:mt-0">{children}</div>
       </div>
-      <section aria-label="What to do next" className="min-w-0 print:hidden">
+      <section aria-label="What to do next" className="min-w-0 [counter-reset:step] print:hidden">
         <h2 className="border-b border-line pb-2 font-bold">What to do next</h2>
         {next}
       </section>
@@ -25,14 +25,12 @@ export function StationPage({
   );
 }
 
-/** A numbered step: the change, the evidence, and what to do with it. */
+/** A step, numbered by where it stands: the change, the evidence, and what to do with it. */
 export function NextStep({
-  number,
   title,
   children,
   actions,
 }: {
-  number: number;
   title: React.ReactNode;
   children?: React.ReactNode;
   actions?: React.ReactNode;
@@ -41,10 +39,8 @@ export function NextStep({
     <div className="grid grid-cols-[2rem_1fr] gap-x-2 border-b border-line py-4 last:border-0">
       <span
         aria-hidden="true"
-        className="mt-0.5 flex h-6 w-6 items-center justify-center rounded-[50%] bg-lichen-soft text-sm font-bold"
-      >
-        {number}
-      </span>
+        className="mt-0.5 flex h-6 w-6 items-center justify-center rounded-[50%] bg-lichen-soft text-sm font-bold [counter-increment:step] before:content-[counter(step)]"
+      />
       <div>
         <h3 className="text-[16px] font-semibold">{title}</h3>
         {children && <div className="mt-1 text-[15px] text-muted">{children}</div>}

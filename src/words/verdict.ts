@@ -74,17 +74,14 @@ export function verdictSentence(comparisons: readonly Comparison[], { ridesA, ri
 }
 
 function clauseOf(c: Comparison): string {
-  const said =
-    c.name === 'brakeDrag'
-      ? c.meanB < HARDLY
-        ? SENTENCES.dragGone(c)
-        : SENTENCES.dragsInstead(c)
-      : c.name === 'brakeReach'
-        ? SENTENCES.reaches(c)
-        : c.name === 'lapTimeS'
-          ? timeSaid(c)
-          : SENTENCES.measureDiffers(c);
-  return c.isOnlyModel ? SENTENCES.onlyModel(said) : said;
+  return c.isOnlyModel ? SENTENCES.onlyModel(differenceSaid(c)) : differenceSaid(c);
+}
+
+function differenceSaid(c: Comparison): string {
+  if (c.name === 'brakeReach') return SENTENCES.reaches(c);
+  if (c.name === 'lapTimeS') return timeSaid(c);
+  if (c.name !== 'brakeDrag') return SENTENCES.measureDiffers(c);
+  return c.meanB < HARDLY ? SENTENCES.dragGone(c) : SENTENCES.dragsInstead(c);
 }
 
 function notShown(comparisons: readonly Comparison[]): string {

@@ -97,7 +97,8 @@ const isHeard = (element: Element) => element.closest('[aria-hidden=true], [iner
 function typed(keys: string): string {
   const parts = keys.split('+').filter(Boolean);
   const last = keys === '+' ? '+' : parts.pop()!;
-  const key = last === 'Space' ? ' ' : last === '[' ? '[[' : last.length > 1 ? `{${last}}` : last;
+  const named = last.length > 1 ? `{${last}}` : last;
+  const key = ({ Space: ' ', '[': '[[' } as Record<string, string>)[last] ?? named;
   return parts.map((held) => `{${held}>}`).join('') + key + parts.map((held) => `{/${held}}`).join('');
 }
 

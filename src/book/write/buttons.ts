@@ -6,10 +6,9 @@ import { PADDLE_MODES } from '@/core/rig/rigSpec';
 import { MOST_BUTTONS, rimButtonSchema } from '@/core/rig/rimButton';
 import { line } from '@/core/text/line';
 import { saveButtonMap } from '@/data/buttons';
-import { commandHere } from './command';
+import { actionHere } from './command';
 import { describeInTransaction } from './describeInTransaction';
-import { parseInput } from './parseInput';
-import { DONE, refused, type Reply } from './reply';
+import { DONE } from './reply';
 
 const rimSchema = z.strictObject({
   buttons: z
@@ -27,20 +26,12 @@ const rimSchema = z.strictObject({
 });
 
 /** Writes down what the open rig's rim has. */
-export async function saveRim(input: z.input<typeof rimSchema>): Promise<Reply> {
-  const wanted = parseInput(rimSchema, input);
-  if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(({ book, rig }) =>
-    describeInTransaction(book, rig, { ...rig.spec, rim: { ...rig.spec.rim, ...wanted.value } }),
-  );
-}
+export const saveRim = actionHere(rimSchema, ({ book, rig }, input) =>
+  describeInTransaction(book, rig, { ...rig.spec, rim: { ...rig.spec.rim, ...input } }),
+);
 
 /** Writes down what the buttons do in the open title. */
-export async function saveMap(input: z.input<typeof buttonMapSchema>): Promise<Reply> {
-  const wanted = parseInput(buttonMapSchema, input);
-  if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ book, combination }) => {
-    await saveButtonMap(book, combination, wanted.value);
-    return DONE;
-  });
-}
+export const saveMap = actionHere(buttonMapSchema, async ({ book, combination }, input) => {
+  await saveButtonMap(book, combination, input);
+  return DONE;
+});

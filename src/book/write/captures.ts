@@ -10,28 +10,23 @@ import { discardDraft as discard, removeCapture as remove } from '@/data/capture
 import { addProof } from '@/data/readiness';
 import { parseInput } from './parseInput';
 import { readBook } from '../read/readBook';
-import { commandHere } from './command';
+import { actionHere, commandHere } from './command';
 import { DONE, refused, type Reply } from './reply';
 
 /** Throws the open draft of an axis away; the kept captures stay. */
-export async function discardDraft(axis: string): Promise<Reply> {
-  const wanted = parseInput(z.enum(AXIS_NAMES), axis);
-  if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ book, combination: { rigId, driver } }) => {
-    await discard(book, { rigId, axis: wanted.value, driver });
+export const discardDraft = actionHere(
+  z.enum(AXIS_NAMES),
+  async ({ book, combination: { rigId, driver } }, axis) => {
+    await discard(book, { rigId, axis, driver });
     return DONE;
-  });
-}
+  },
+);
 
 /** Takes a capture out of the open rig's history. */
-export async function removeCapture(id: string): Promise<Reply> {
-  const wanted = parseInput(idSchema, id);
-  if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(async ({ book, rig }) => {
-    await remove(book, rig.id, wanted.value);
-    return DONE;
-  });
-}
+export const removeCapture = actionHere(idSchema, async ({ book, rig }, id) => {
+  await remove(book, rig.id, id);
+  return DONE;
+});
 
 /**
  * Signs the final check: what every axis showed.

@@ -1,4 +1,5 @@
 import 'server-only';
+import type { z } from 'zod';
 import { reasonOf, type Problem } from '@/core/problem';
 import { database } from '@/data/book';
 import { unwritable } from '@/data/bookFolder';
@@ -7,6 +8,7 @@ import { isLost } from '@/data/serverConnection';
 import { write } from '@/data/write';
 import { bookChanged, showAgain } from '../read/cachedUntilWrite';
 import { combinationOfBrowser, contextIn, openInBrowser, type RequestContext } from '../read/requestContext';
+import { parseInput } from './parseInput';
 import { refused, type Reply } from './reply';
 
 export const NO_RIG: Problem = {
@@ -55,3 +57,14 @@ export async function commandHere(work: (here: RequestContext) => Promise<Reply>
     return here ? work(here) : refused(NO_RIG);
   });
 }
+
+/**
+ * An action of a page: what was sent is read by its schema and refused where it is none, then done where the asking browser is.
+ * Any page can send anything.
+ */
+export const actionHere =
+  <T extends z.ZodType>(schema: T, work: (here: RequestContext, input: z.output<T>) => Promise<Reply>) =>
+  async (input: z.input<T>): Promise<Reply> => {
+    const given = parseInput(schema, input);
+    return given.ok ? commandHere((here) => work(here, given.value)) : refused(...given.problems);
+  };

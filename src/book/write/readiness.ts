@@ -5,8 +5,7 @@ import { BINDING_ROTATION_DEG, PREFLIGHT } from '@/catalog/preflight';
 import { preflightStamp, titleVersionSchema } from '@/core/ready/preflight';
 import type { RigSpec } from '@/core/rig/rigSpec';
 import { setRotationReminder, setTick, setTitleVersion, titleVersion } from '@/data/readiness';
-import { parseInput } from './parseInput';
-import { commandHere } from './command';
+import { actionHere, commandHere } from './command';
 import { describeInTransaction } from './describeInTransaction';
 import { DONE, refused, type Reply } from './reply';
 
@@ -28,14 +27,13 @@ export async function tickItem(itemId: string, isTicked: boolean): Promise<Reply
 }
 
 /** Writes down which version of the title is installed; a new one voids what was ticked for the old one. */
-export async function noteTitleVersion(version: string): Promise<Reply> {
-  const installed = parseInput(titleVersionSchema.shape.version, version);
-  if (!installed.ok) return refused(...installed.problems);
-  return commandHere(async ({ book, combination }) => {
-    await setTitleVersion(book, combination.titleId, installed.value);
+export const noteTitleVersion = actionHere(
+  titleVersionSchema.shape.version,
+  async ({ book, combination }, version) => {
+    await setTitleVersion(book, combination.titleId, version);
     return DONE;
-  });
-}
+  },
+);
 
 /** The base is turned down so that a title can bind it; the road reminds of it until the steering is measured again. */
 export async function turnDownForBinding(): Promise<Reply> {
@@ -47,14 +45,13 @@ export async function turnDownForBinding(): Promise<Reply> {
 }
 
 /** The rotation is said to be put back; measuring the steering settles it as well. */
-export async function rotationPutBack(restoreDeg: number | null): Promise<Reply> {
-  const degrees = parseInput(z.number().min(90).max(3600).nullable(), restoreDeg);
-  if (!degrees.ok) return refused(...degrees.problems);
-  return commandHere(async ({ book, rig }) => {
+export const rotationPutBack = actionHere(
+  z.number().min(90).max(3600).nullable(),
+  async ({ book, rig }, restoreDeg) => {
     await setRotationReminder(book, rig.id, null);
-    return describeInTransaction(book, rig, turnedTo(rig.spec, degrees.value));
-  });
-}
+    return describeInTransaction(book, rig, turnedTo(rig.spec, restoreDeg));
+  },
+);
 
 function turnedTo(spec: RigSpec, rotationDeg: number | null): RigSpec {
   return { ...spec, base: { ...spec.base, rotationDeg } };

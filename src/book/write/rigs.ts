@@ -12,7 +12,7 @@ import { line } from '@/core/text/line';
 import type { Database } from '@/data/database';
 import { addRig } from '@/data/rigs';
 import { parseInput } from './parseInput';
-import { command, commandHere } from './command';
+import { actionHere, command, commandHere } from './command';
 import { describeInTransaction } from './describeInTransaction';
 import { openInTransaction } from './openInTransaction';
 import { combinationOfBrowser } from '../read/requestContext';
@@ -93,11 +93,9 @@ const DESCRIBED_MEANWHILE = problem(
 );
 
 /** A second rig like the open one, under another name. */
-export async function copyRig(name: string): Promise<Reply> {
-  const wanted = parseInput(rigNameSchema, name);
-  if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(({ book, combination, rig }) => addAndOpen(book, combination, wanted.value, rig.spec));
-}
+export const copyRig = actionHere(rigNameSchema, ({ book, combination, rig }, name) =>
+  addAndOpen(book, combination, name, rig.spec),
+);
 
 const axisSourceSchema = z.strictObject({
   axis: z.enum(AXIS_NAMES),
@@ -119,13 +117,9 @@ export async function assignAxis(input: { axis: string; device: string; place: u
 }
 
 /** Lets the simulated rig stand in for the open rig's device, or takes the devices' places as they are given. */
-export async function takeDevice(input: z.input<typeof playableSchema>): Promise<Reply> {
-  const wanted = parseInput(playableSchema, input);
-  if (!wanted.ok) return refused(...wanted.problems);
-  return commandHere(({ book, rig }) =>
-    describeInTransaction(book, rig, { ...rig.spec, device: wanted.value }),
-  );
-}
+export const takeDevice = actionHere(playableSchema, ({ book, rig }, input) =>
+  describeInTransaction(book, rig, { ...rig.spec, device: input }),
+);
 
 /** Cables or fixings were changed: the ticks that depend on them are void. */
 export async function cablingChanged(): Promise<Reply> {

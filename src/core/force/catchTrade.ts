@@ -26,11 +26,17 @@ export function catchTrade(chain: ForceChain, calmNms: number | null, mostNms: n
     ? mostNms
     : Math.min(mostNms, Math.max(mostNms / 4, 2.5 * calmNms, 1.5 * chain.base.damperNms));
   const atCalm = isCalmed ? at(calmNms) : null;
-  const [nearly, hardly] = CATCHES_S;
-  const s = atCalm?.halfTurnS ?? Infinity;
   return {
     points: Array.from({ length: POINTS + 1 }, (_, i) => at((reach * i) / POINTS)),
     atCalm,
-    room: atCalm === null ? null : s < nearly ? 'both' : s <= hardly ? 'some' : 'none',
+    room: atCalm && roomOf(atCalm.halfTurnS),
   };
+}
+
+/** @param halfTurnS `null` for a rim that does not get there */
+function roomOf(halfTurnS: number | null): CatchTrade['room'] {
+  const [nearly, hardly] = CATCHES_S;
+  const s = halfTurnS ?? Infinity;
+  if (s < nearly) return 'both';
+  return s <= hardly ? 'some' : 'none';
 }

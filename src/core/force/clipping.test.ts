@@ -35,8 +35,11 @@ it('tells a held corner from a hit and from what is neither', () => {
   const flat = (t: number, from: number, lasts: number) => t >= from - 1e-9 && t < from + lasts - 1e-9;
   const ride = log(
     10,
-    (t) =>
-      flat(t, 1, 0.4) ? 1.2 : flat(t, 3, 0.03) ? -1.5 : flat(t, 5, 0.12) || flat(t, 7, 0.12) ? 1.1 : 0.2,
+    (t) => {
+      if (flat(t, 1, 0.4)) return 1.2;
+      if (flat(t, 3, 0.03)) return -1.5;
+      return flat(t, 5, 0.12) || flat(t, 7, 0.12) ? 1.1 : 0.2;
+    },
     (t) => (flat(t, 7, 0.1) ? kerb : 0),
   );
   const { events, clipShare, sustainedShare } = clip(ride);

@@ -175,15 +175,14 @@ function judge(angles: Float64Array, flewOff: boolean): Omit<HandsOff, 'fromDeg'
   const tail = angles.subarray(Math.max(0, angles.length - JUDGED_S * RATE_HZ));
   const { rms, mean, frequencyHz } = ofTail(tail);
   const settleS = settledAt(angles);
-  const verdict: HandsOffVerdict =
-    flewOff || rms > SAWS_DEG
-      ? 'saws'
-      : rms > RINGS_DEG
-        ? 'rings'
-        : Math.abs(mean) > STICKS_DEG
-          ? 'sticks'
-          : 'settles';
+  const verdict = flewOff ? 'saws' : verdictOf(rms, mean);
   return { verdict, settleS: verdict === 'settles' ? settleS : null, rmsDeg: rms, frequencyHz, trace };
+}
+
+function verdictOf(rms: number, mean: number): HandsOffVerdict {
+  if (rms > SAWS_DEG) return 'saws';
+  if (rms > RINGS_DEG) return 'rings';
+  return Math.abs(mean) > STICKS_DEG ? 'sticks' : 'settles';
 }
 
 /** RMS about the straight line through the tail, its mean, and the frequency from its crossings of that line. */

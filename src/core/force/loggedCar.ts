@@ -50,22 +50,23 @@ export function loggedCar(driven: ForceLog, facts: ChainFacts): LoggedCar | null
   const inCorners = level.filter((_, i) => lateral !== null && moving(i) && Math.abs(lateral[i]!) > corner!);
   const weight = inCorners.length === 0 ? null : median(inCorners);
   const told = (value: number | null) => (value === null || value >= FULL ? null : value / gain);
-  const clipped = 'Its log is at full scale there: ride it at a lower gain.';
   return {
     peak: told(peak),
     weight: told(weight),
     lacks: {
-      peak: peak === null ? 'Its log never moves.' : peak >= FULL ? clipped : null,
+      peak: lackOf(peak, 'Its log never moves.'),
       weight:
         lateral === null
           ? 'Its log would need lateral acceleration or yaw rate.'
-          : weight === null
-            ? 'Its log never corners.'
-            : weight >= FULL
-              ? clipped
-              : null,
+          : lackOf(weight, 'Its log never corners.'),
     },
   };
+}
+
+/** @param nothing what is said where there is no value at all */
+function lackOf(value: number | null, nothing: string): string | null {
+  if (value === null) return nothing;
+  return value >= FULL ? 'Its log is at full scale there: ride it at a lower gain.' : null;
 }
 
 const quantileOf = (level: Float64Array) => (level.length === 0 ? null : quantile(level, PEAK));

@@ -94,9 +94,8 @@ export function AxesStation({
     );
 
   const measurable = view.axes.filter((a) => gives(source, a.axis));
-  const measure = (number: number) => (
+  const measure = (
     <MeasureSteps
-      number={number}
       view={view}
       axis={axis}
       canMeasure={canMeasure}

@@ -22,13 +22,10 @@ interface Piece {
   actions?: React.ReactNode;
 }
 
-/** How many numbered steps {@link AxisAdvice} takes. */
-export const adviceCount = (axis: AxisView, view: BookView) => pieces(axis, view).length;
-
 /** What a capture says beyond dead zone and saturation: rotation to type in, brake force, a short clutch. */
-export function AxisAdvice({ axis, view, number }: { axis: AxisView; view: BookView; number: number }) {
+export function AxisAdvice({ axis, view }: { axis: AxisView; view: BookView }) {
   return pieces(axis, view).map((piece, i) => (
-    <NextStep key={i} number={number + i} title={piece.title} actions={piece.actions}>
+    <NextStep key={i} title={piece.title} actions={piece.actions}>
       {piece.text}
     </NextStep>
   ));

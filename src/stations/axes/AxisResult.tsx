@@ -16,7 +16,7 @@ import { AskAgain } from '@/parts/AskAgain';
 import { Facts, restOn } from '@/parts/Facts';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { degrees, moment } from '@/words/format';
-import { AxisAdvice, adviceCount } from './AxisAdvice';
+import { AxisAdvice } from './AxisAdvice';
 import { axisFacts } from './axisFacts';
 import { AxisTabs } from './AxisTabs';
 import { captureOption } from './captureChart';
@@ -34,7 +34,7 @@ export function AxisResult({
   view: BookView;
   axis: AxisView;
   capture: CaptureView;
-  measure(number: number): React.ReactNode;
+  measure: React.ReactNode;
 }) {
   const { analysis } = capture;
   const recommendations = openOf(axis);
@@ -49,22 +49,14 @@ export function AxisResult({
         <Recommendations
           view={view}
           axis={axis}
-          after={(number, left) => {
-            const more = adviceCount(axis, view);
-            return (
-              <>
-                <AxisAdvice axis={axis} view={view} number={number} />
-                <WhatThen
-                  number={number + more}
-                  left={left}
-                  isAnyLeft={recommendations.length > 0}
-                  view={view}
-                />
-                {measure(number + more + 1)}
-                <AskAgain declined={view.declined} />
-              </>
-            );
-          }}
+          after={(left) => (
+            <>
+              <AxisAdvice axis={axis} view={view} />
+              <WhatThen left={left} isAnyLeft={recommendations.length > 0} view={view} />
+              {measure}
+              <AskAgain declined={view.declined} />
+            </>
+          )}
         />
       }
     >
@@ -134,17 +126,7 @@ function subtitle(view: BookView, axis: AxisView, capture: CaptureView, lengthS:
 }
 
 /** Where to go from here: the next axis, the check, or the road. */
-function WhatThen({
-  number,
-  left,
-  isAnyLeft,
-  view,
-}: {
-  number: number;
-  left: number;
-  isAnyLeft: boolean;
-  view: BookView;
-}) {
+function WhatThen({ left, isAnyLeft, view }: { left: number; isAnyLeft: boolean; view: BookView }) {
   const link = (href: string, text: string) => (
     <Link className="underline underline-offset-4" href={href}>
       {text}
@@ -153,21 +135,20 @@ function WhatThen({
   const missing = view.axes.find((axis) => !axis.capture);
   if (left > 1)
     return (
-      <NextStep number={number} title="Then ride three laps">
+      <NextStep title="Then ride three laps">
         Two changes make a ride hard to judge: {link('/ride', 'ride')} after each, or accept that it is one
         pair.
       </NextStep>
     );
-  if (left === 1)
-    return <NextStep number={number} title={link('/ride', 'Ride three laps before or after')} />;
+  if (left === 1) return <NextStep title={link('/ride', 'Ride three laps before or after')} />;
   if (missing)
     return (
-      <NextStep number={number} title={link(`/axes/${missing.axis}`, `Then the ${AXIS_WORDS[missing.axis]}`)}>
+      <NextStep title={link(`/axes/${missing.axis}`, `Then the ${AXIS_WORDS[missing.axis]}`)}>
         {isAnyLeft ? 'The rest is waved away for now.' : 'Nothing is left to do here.'}
       </NextStep>
     );
   return (
-    <NextStep number={number} title={link('/axes/check', 'Prove it')}>
+    <NextStep title={link('/axes/check', 'Prove it')}>
       Every axis shows 0 and 100 % once, and the axes are signed as settled.
     </NextStep>
   );

@@ -50,7 +50,6 @@ export function CheckStation({ view }: { view: BookView }) {
       next={
         <>
           <NextStep
-            number={1}
             title={proof ? 'Check again' : 'Start the check'}
             actions={
               <>
@@ -67,7 +66,6 @@ export function CheckStation({ view }: { view: BookView }) {
           </NextStep>
           {unmeasured.length > 0 && (
             <NextStep
-              number={2}
               title={
                 <Link className="underline underline-offset-4" href={`/axes/${unmeasured[0]!.axis}`}>
                   Measure what is missing first
@@ -145,7 +143,6 @@ function Check({
       subtitle={(status.current && shortWords(status.short, status.current.axis, by)) || prompt.how}
       next={
         <NextStep
-          number={1}
           title="It does not come?"
           actions={
             <>

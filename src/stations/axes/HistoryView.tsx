@@ -44,10 +44,8 @@ export function HistoryView({ view, axis, past: { history, captures } }: Props) 
       subtitle={`${captures.length} captures since ${date(captures[0]?.atMs ?? 0)}, by every driver of this rig`}
       next={
         <>
-          <NextStep number={1} title={adviceTitle(history)}>
-            {adviceText(axis, history)}
-          </NextStep>
-          <NextStep number={2} title="Against an earlier one">
+          <NextStep title={adviceTitle(history)}>{adviceText(axis, history)}</NextStep>
+          <NextStep title="Against an earlier one">
             <label className="grid gap-1">
               <span className="sr-only">Earlier capture</span>
               <select

@@ -16,7 +16,6 @@ import { discardDraft } from '@/book/write/captures';
 import { FilePanel } from './FilePanel';
 
 interface Props {
-  number: number;
   view: BookView;
   axis: AxisView;
   canMeasure: boolean;
@@ -41,13 +40,12 @@ const LENGTHS: Record<AxisView['axis'], string> = {
 
 /** Measure this axis, the whole rig in one go, from the seat, or read a file. */
 export function MeasureSteps(props: Props) {
-  const { number, view, axis, canMeasure, takeup, onTakeup, onAngles, onBegin, onAll } = props;
+  const { view, axis, canMeasure, takeup, onTakeup, onAngles, onBegin, onAll } = props;
   const name = AXIS_WORDS[axis.axis];
   return (
     <>
       {axis.draft ? (
         <NextStep
-          number={number}
           title="Go on with the capture"
           actions={
             <>
@@ -70,7 +68,6 @@ export function MeasureSteps(props: Props) {
         </NextStep>
       ) : (
         <NextStep
-          number={number}
           title={axis.capture ? `Measure the ${name} again` : `Measure the ${name}`}
           actions={
             <Button
@@ -100,7 +97,6 @@ export function MeasureSteps(props: Props) {
         </NextStep>
       )}
       <NextStep
-        number={number + 1}
         title="Or the whole rig in one go"
         actions={
           <>

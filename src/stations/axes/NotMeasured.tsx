@@ -40,13 +40,13 @@ export function NotMeasured({
 }: {
   view: BookView;
   axis: AxisView;
-  measure(number: number): React.ReactNode;
+  measure: React.ReactNode;
 }) {
   return (
     <StationPage
       finding={axisFinding(axis).heading}
       subtitle="Measured on your own hardware, by your own hands and feet."
-      next={measure(1)}
+      next={measure}
     >
       <AxisTabs view={view} axis={axis} shows="capture" />
       <CaptureProblems problems={axis.problems} />

@@ -49,7 +49,6 @@ export function BaseStation({ view }: { view: BookView }) {
       next={
         <>
           <NextStep
-            number={1}
             title={newest ? 'Measure it again' : 'Spin it by hand'}
             actions={
               scale === null ? (
@@ -75,7 +74,7 @@ export function BaseStation({ view }: { view: BookView }) {
               </ul>
             )}
           </NextStep>
-          <NextStep number={2} title="What it is for">
+          <NextStep title="What it is for">
             Sixteen spins, two minutes: friction and damping over the inertia. Ten releases with a known mass:
             all of it in N·m. Friction decides the minimum force, all three how the rim behaves hands off.
           </NextStep>

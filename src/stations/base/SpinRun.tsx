@@ -64,7 +64,6 @@ export function SpinRun({ view, source, simulated, countsPerDegree, onEnd }: Pro
       next={
         <>
           <NextStep
-            number={1}
             title={found?.ok ? 'What it says so far' : 'Spin it'}
             actions={
               <>
@@ -87,7 +86,6 @@ export function SpinRun({ view, source, simulated, countsPerDegree, onEnd }: Pro
           </NextStep>
           {canHang && (
             <NextStep
-              number={2}
               title="With a known mass: N·m"
               actions={
                 <>
@@ -125,7 +123,6 @@ export function SpinRun({ view, source, simulated, countsPerDegree, onEnd }: Pro
             </NextStep>
           )}
           <NextStep
-            number={canHang ? 3 : 2}
             title="Take it along"
             actions={
               <Button

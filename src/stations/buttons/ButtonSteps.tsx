@@ -95,7 +95,7 @@ export function ButtonSteps(props: Props) {
         children: `The rim with its reach, and what lies where in ${names.title}.`,
       },
   ].filter((step) => step !== false);
-  return steps.map((step, i) => <NextStep key={step.title} number={i + 1} {...step} />);
+  return steps.map((step) => <NextStep key={step.title} {...step} />);
 }
 
 /** What would lie elsewhere, by which measure, and what even then would not lie well. */

@@ -38,7 +38,7 @@ export function ReachScreen({
           : 'Each button three times, in no order. What is pressed in its place is counted as a slip.'
       }
       next={
-        <NextStep number={1} title="Under way" actions={<Button onClick={onEnd}>End</Button>}>
+        <NextStep title="Under way" actions={<Button onClick={onEnd}>End</Button>}>
           <ProgressBar share={done / Math.max(1, of)} label="Reach">
             {done} of {of}
           </ProgressBar>

@@ -52,7 +52,7 @@ function useLongWork() {
 }
 
 /** The whole book as a file, and back: what would be replaced is said first. */
-export function BackUp({ number }: { number: number }) {
+export function BackUp() {
   const router = useRouter();
   const { step, run, callOff } = useLongWork();
   const [planned, setPlanned] = useState<{ file: File; report: RestoreReport } | null>(null);
@@ -91,7 +91,6 @@ export function BackUp({ number }: { number: number }) {
   };
   return (
     <NextStep
-      number={number}
       title="Back up the whole book"
       actions={
         step ? (

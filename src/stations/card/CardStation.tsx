@@ -31,7 +31,6 @@ export function CardStation({ view, cars }: { view: BookView; cars: CarTable | n
       next={
         <>
           <NextStep
-            number={1}
             title={typed && typed.since.length === 0 ? 'Typed in' : 'Type it in from the seat'}
             actions={
               <>
@@ -56,7 +55,6 @@ export function CardStation({ view, cars }: { view: BookView; cars: CarTable | n
               : 'Each value is shown large and read aloud; a paddle goes on.'}
           </NextStep>
           <NextStep
-            number={2}
             title="Take it along"
             actions={
               <>
@@ -71,7 +69,7 @@ export function CardStation({ view, cars }: { view: BookView; cars: CarTable | n
           >
             It says for which hardware it was made: on another base the numbers mean something else.
           </NextStep>
-          <BackUp number={3} />
+          <BackUp />
         </>
       }
     >

@@ -48,7 +48,7 @@ export function CombinationsStation({ view, lines, other }: Props) {
       next={
         <>
           {other && (
-            <NextStep number={1} title="Take over what is wanted">
+            <NextStep title="Take over what is wanted">
               {hardwareDiffers(other.hardware, hardwareOf(view.rig.spec)) && (
                 <p className="mb-2 text-rust">
                   {hardwareDiffers(other.hardware, hardwareOf(view.rig.spec))?.replace(/^./, (c) =>
@@ -60,7 +60,7 @@ export function CombinationsStation({ view, lines, other }: Props) {
               <CarriedList view={view} carried={carried} why={`Taken over from ${other.name}.`} />
             </NextStep>
           )}
-          <BranchStep view={view} number={other ? 2 : 1} />
+          <BranchStep view={view} />
         </>
       }
     >
@@ -177,12 +177,11 @@ function Differences({ view, other }: { view: BookView; other: OtherCombination 
   );
 }
 
-function BranchStep({ view, number }: { view: BookView; number: number }) {
+function BranchStep({ view }: { view: BookView }) {
   const [name, setName] = useState('');
   const isBranch = view.combination.branch !== '';
   return (
     <NextStep
-      number={number}
       title={isBranch ? `On the branch “${view.combination.branch}”` : 'Try something on the side'}
       actions={
         <>

@@ -63,7 +63,6 @@ export function CarForm({
       next={
         <>
           <NextStep
-            number={1}
             title={
               now.name.trim() === ''
                 ? 'Its name, first of all'
@@ -89,7 +88,7 @@ export function CarForm({
             Steering ratio and lock to lock matter most: a title’s car page or the car’s data sheet has them.
             It is opened at once.
           </NextStep>
-          <NextStep number={2} title="From a file">
+          <NextStep title="From a file">
             <FileInput
               label="Open a .car.json"
               isLabelHidden

@@ -25,12 +25,10 @@ interface Chosen {
 
 /** Two rides at two values of the gain: whether its numbers are factors of the force. */
 export function GainProbeStep({
-  number,
   view,
   label,
   onFactor,
 }: {
-  number: number;
   view: BookView;
   /** What the title calls its gain. */
   label: string;
@@ -69,7 +67,6 @@ export function GainProbeStep({
   }));
   return (
     <NextStep
-      number={number}
       title={`What do the numbers of ${label} do?`}
       actions={
         <Button disabled={isBusy} onClick={() => void compare()}>

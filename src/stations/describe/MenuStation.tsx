@@ -98,7 +98,6 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
       next={
         <>
           <NextStep
-            number={1}
             title={isWhole ? 'All of it is there' : 'What is still missing'}
             actions={
               <>
@@ -140,14 +139,13 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
               ? `${now.fields.length === 1 ? 'One field' : `${now.fields.length} fields`}; of the force: ${computed === 0 ? 'none' : computed}. ${isBase ? 'It becomes a layer of its own.' : 'It is opened at once.'}`
               : missing(now)}
           </NextStep>
-          <NextStep number={2} title="Which fields matter">
+          <NextStep title="Which fields matter">
             {isBase
               ? 'Strength, what it lets through of a title’s damper and spring, its own damper, filter and torque limit. Without strength the force at the rim is taken as all of it.'
               : 'Gain and minimum force, damper, road and kerbs, rotation; dead zone, saturation and linearity of the controls. Without gain nothing is said of its force.'}
           </NextStep>
           {!isBase && gainAt >= 0 && (
             <GainProbeStep
-              number={3}
               view={view}
               label={now.fields[gainAt]!.label}
               onFactor={() => {
@@ -159,7 +157,6 @@ export function MenuStation({ view, of, things, title, tabs }: Props) {
           )}
           {isBase && view.rig.spec.base.program && (
             <NextStep
-              number={3}
               title="As it was"
               actions={
                 <Button

@@ -109,7 +109,6 @@ export function RoadForm({
         <>
           {has && (
             <NextStep
-              number={1}
               title={named.name.trim() === '' ? 'Its name, and it can be driven' : `Keep ${named.name}`}
               actions={
                 <>
@@ -139,7 +138,7 @@ export function RoadForm({
                 : 'It is the one that is driven then, in any title; Lock asks the hands for its tightest corner.'}
             </NextStep>
           )}
-          <NextStep number={has ? 2 : 1} title="From a ride on it">
+          <NextStep title="From a ride on it">
             {rides.length === 0
               ? 'Take a log in at Ride, or open one here that Pebble Road saved: with positions, or with speed and yaw rate or steering.'
               : 'Positions tell it best, then yaw rate; steering needs the car.'}

@@ -14,6 +14,7 @@ import type { DrillLine, DrillsView } from '@/book/model/drillsView';
 import { Chart } from '@/ui/Chart';
 import type { ChartPalette } from '@/ui/chartTheme';
 import { LinkButton } from '@/ui/LinkButton';
+import { Table, type TableColumn } from '@/ui/Table';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { attemptSentence, footSentence, leadingText, practiceSentence } from '@/words/drillPractice';
 import { DRILL_WORDS } from '@/words/drills';
@@ -45,7 +46,6 @@ export function DrillsStation({
         hasPlace ? (
           <>
             <NextStep
-              number={1}
               title={next ? `Next: ${DRILL_WORDS[next.name].label}` : 'All of them rest today'}
               actions={
                 <LinkButton look="next" href={`/drive?drill=${name}`}>
@@ -57,10 +57,9 @@ export function DrillsStation({
                 ? `${practiceSentence(next)}. ${DRILL_WORDS[next.name].how}`
                 : 'What rests is kept longer.'}
             </NextStep>
-            {shown?.foot?.advice && <Straighter number={2} view={view} advice={shown.foot.advice} />}
+            {shown?.foot?.advice && <Straighter view={view} advice={shown.foot.advice} />}
             {shown && shown.name !== name && (
               <NextStep
-                number={shown.foot?.advice ? 3 : 2}
                 title={`${DRILL_WORDS[shown.name].label} once more`}
                 actions={<LinkButton href={`/drive?drill=${shown.name}`}>Drive it again</LinkButton>}
               >
@@ -69,7 +68,7 @@ export function DrillsStation({
             )}
           </>
         ) : (
-          <NextStep number={1} title="This title has no Quarry Pan">
+          <NextStep title="This title has no Quarry Pan">
             Drills are driven there. The file that describes this title lists other roads only.
           </NextStep>
         )
@@ -77,29 +76,22 @@ export function DrillsStation({
     >
       {shown && shown.series.length > 0 && <Progress line={shown} />}
       {shown?.foot && <p className="mt-2 max-w-2xl">{footSentence(shown.name, shown.foot)}.</p>}
-      <table className="mt-4 w-full text-[15px]">
-        <caption className="sr-only">The drills, as you drove them</caption>
-        <thead>
-          <tr className="border-b border-line text-left text-muted">
-            <th className="py-2 pr-4 font-normal">Drill</th>
-            <th className="py-2 pr-4 font-normal">Last</th>
-            <th className="py-2 pr-4 font-normal">9 in 10 of the next within</th>
-            <th className="py-2 pr-4 font-normal">Attempts</th>
-            <th className="py-2 font-normal" />
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((line) => (
-            <Row key={line.name} line={line} isShown={line.name === shown?.name} hasPlace={hasPlace} />
-          ))}
-        </tbody>
-      </table>
+      <div className="mt-4">
+        <Table
+          label="The drills, as you drove them"
+          rows={lines}
+          keyOf={({ name }) => name}
+          fileName="drills"
+          isInOrder
+          columns={columns(shown?.name, hasPlace)}
+        />
+      </div>
     </StationPage>
   );
 }
 
 /** The one setting of the curve that makes it straight where this foot works. */
-function Straighter({ number, view, advice }: { number: number; view: BookView; advice: Proposal }) {
+function Straighter({ view, advice }: { view: BookView; advice: Proposal }) {
   const [isBusy, setBusy] = useState(false);
   const apply = async () => {
     setBusy(true);
@@ -111,7 +103,6 @@ function Straighter({ number, view, advice }: { number: number; view: BookView; 
   };
   return (
     <ProposalStep
-      number={number}
       proposal={advice}
       view={view}
       apply={(name) => (
@@ -126,54 +117,82 @@ function Straighter({ number, view, advice }: { number: number; view: BookView; 
   );
 }
 
-function Row({ line, isShown, hasPlace }: { line: DrillLine; isShown: boolean; hasPlace: boolean }) {
-  const { name, last, attempts, expected } = line;
-  const { leading } = drillOf(name);
-  const value = last?.measures[leading];
-  return (
-    <tr className="border-b border-line align-top last:border-0">
-      <td className="py-2.5 pr-4">
+const leadingOf = ({ name, last }: DrillLine) => {
+  const value = last?.measures[drillOf(name).leading];
+  return typeof value === 'number' ? value : null;
+};
+
+const within = ({ name, expected, attempts }: DrillLine) => {
+  if (expected) return `${leadingText(name, expected.low)} to ${leadingText(name, expected.high)}`;
+  return attempts > 0 ? `after ${LEAST_BEFORE} attempts` : '–';
+};
+
+/** @param shown the drill whose attempts are drawn @param hasPlace whether they can be driven here */
+const columns = (shown: DrillName | undefined, hasPlace: boolean): TableColumn<DrillLine>[] => [
+  {
+    head: 'Drill',
+    isRowHead: true,
+    value: ({ name }) => DRILL_WORDS[name].label,
+    view: ({ name }) => (
+      <>
         <Link
           href={`/drills?of=${name}`}
           className="font-semibold underline-offset-4 hover:underline"
-          aria-current={isShown ? 'true' : undefined}
+          aria-current={name === shown ? 'true' : undefined}
         >
           {DRILL_WORDS[name].label}
         </Link>
-        <span className="block text-muted max-[700px]:hidden">{DRILL_WORDS[name].about}</span>
-      </td>
-      <td className="py-2.5 pr-4 tabular-nums">
-        {typeof value === 'number' ? (
-          <>
-            {leadingText(name, value)}
-            <span className="block text-sm text-muted">
-              {DRILL_WORDS[name].measures[leading]!.label}
-              {last!.judged && last!.judged !== 'as usual' && `, ${last!.judged}`}
-            </span>
-          </>
-        ) : (
-          '–'
-        )}
-      </td>
-      <td className="py-2.5 pr-4 tabular-nums">
-        {expected
-          ? `${leadingText(name, expected.low)} to ${leadingText(name, expected.high)}`
-          : attempts > 0
-            ? `after ${LEAST_BEFORE} attempts`
-            : '–'}
-      </td>
-      <td className="py-2.5 pr-4 tabular-nums">
+        <span className="block font-normal text-muted max-[700px]:hidden">{DRILL_WORDS[name].about}</span>
+      </>
+    ),
+  },
+  {
+    head: 'Last',
+    value: (line) => {
+      const value = leadingOf(line);
+      return value === null ? null : leadingText(line.name, value);
+    },
+    view: (line) => <Last line={line} />,
+    className: 'tabular-nums',
+  },
+  { head: '9 in 10 of the next within', value: within, className: 'tabular-nums' },
+  {
+    head: 'Attempts',
+    value: ({ attempts }) => attempts,
+    view: ({ attempts, last }) => (
+      <>
         {attempts}
         {last && <span className="block text-sm text-muted">{moment(last.atMs)}</span>}
-      </td>
-      <td className="py-2.5">
-        {hasPlace && (
-          <LinkButton href={`/drive?drill=${name}`}>
-            Drive<span className="sr-only"> {DRILL_WORDS[name].label}</span>
-          </LinkButton>
-        )}
-      </td>
-    </tr>
+      </>
+    ),
+    className: 'tabular-nums',
+  },
+  ...(hasPlace
+    ? [
+        {
+          head: '',
+          view: ({ name }: DrillLine) => (
+            <LinkButton href={`/drive?drill=${name}`}>
+              Drive<span className="sr-only"> {DRILL_WORDS[name].label}</span>
+            </LinkButton>
+          ),
+        },
+      ]
+    : []),
+];
+
+function Last({ line }: { line: DrillLine }) {
+  const { name, last } = line;
+  const value = leadingOf(line);
+  if (!last || value === null) return '–';
+  return (
+    <>
+      {leadingText(name, value)}
+      <span className="block text-sm text-muted">
+        {DRILL_WORDS[name].measures[drillOf(name).leading]!.label}
+        {last.judged && last.judged !== 'as usual' && `, ${last.judged}`}
+      </span>
+    </>
   );
 }
 

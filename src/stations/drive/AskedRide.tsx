@@ -8,9 +8,10 @@ import { describeProblem, reasonOf } from '@/core/problem';
 import { bookTrial } from '@/book/write/experiments';
 import { loadHere } from '@/book/write/blindLoading';
 import { PLAINLY } from '@/book/judge/livePlan';
+import { turnOf, type RideStep } from '@/book/judge/turn';
 import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
+import type { ExperimentView } from '@/book/model/experimentView';
 import { useAnswerButtons } from '@/live/answerButtons';
 import { useDrive } from '@/live/useDrive';
 import { useRimAnswers } from '@/live/useRimAnswers';
@@ -30,15 +31,13 @@ interface Props {
   open: ExperimentView;
 }
 
-type RideStep = Extract<ShownStep, { kind: 'ride' }>;
-
 /** Rides of a question on our own roads: loaded, driven and booked by themselves; what is to be said is said in the seat. */
 export function AskedRide({ view, source, open }: Props) {
   const router = useRouter();
   const [attempt, setAttempt] = useState(0);
   const again = useCallback(() => setAttempt((n) => n + 1), []);
-  const { step, asked, elsewhere } = open;
-  const isRide = step.kind === 'ride' && elsewhere.length === 0;
+  const turn = turnOf(open);
+  const isRide = turn.waitsFor === 'ride here';
   useEffect(() => {
     if (!isRide) router.replace('/seat?do=verdict');
   }, [isRide, router]);
@@ -47,7 +46,14 @@ export function AskedRide({ view, source, open }: Props) {
       <Between title="Another road is open now" how="Choose the one of this question under Ride first." />
     );
   if (!isRide) return <Between title="To the seat" how="What you felt is asked there." />;
-  return <Loaded key={`${step.place}/${attempt}`} {...{ view, source, open, step, asked }} onAgain={again} />;
+  const { step } = turn;
+  return (
+    <Loaded
+      key={`${step.place}/${attempt}`}
+      {...{ view, source, open, step, asked: open.asked }}
+      onAgain={again}
+    />
+  );
 }
 
 interface RideProps extends Props {

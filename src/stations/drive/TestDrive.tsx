@@ -60,7 +60,8 @@ export function TestDrive({ view, source }: Props) {
 }
 
 type Came =
-  | { state: 'driving' | 'keeping' }
+  | { state: 'driving' }
+  | { state: 'keeping' }
   | { state: 'nothing'; why: string }
   | { state: 'driven'; clipping: RideClipping | null };
 
@@ -93,6 +94,35 @@ function OnePart({ view, source, part, number, onSaid, onAgain, onLeave }: PartP
     }
   });
 
+  const over = () => {
+    if (came.state === 'driving') return null;
+    if (came.state === 'keeping') return <p className="text-4xl font-bold">It is being kept…</p>;
+    if (came.state === 'nothing')
+      return (
+        <Choice
+          {...{ view, source }}
+          title="Nothing was driven"
+          how={came.why}
+          yes="Once more"
+          no="Leave it out"
+          onAnswer={(said) => (said === 'yes' ? onAgain() : onSaid(LEFT_OUT))}
+        />
+      );
+    if (part.here) return <Asked {...{ view, source, onSaid }} question={part.here} label={part.label} />;
+    const { clipping } = came;
+    return (
+      <Choice
+        {...{ view, source }}
+        title={forceSentence(clipping)}
+        how={`${part.label}: ${part.tells}. It is felt in the title alone.`}
+        yes="Go on"
+        no="Once more"
+        onAnswer={(said) =>
+          said === 'yes' ? onSaid(clipping && clipsTooMuch(clipping) ? CLIPS : WHOLE) : onAgain()
+        }
+      />
+    );
+  };
   return (
     <DriveScreen
       view={view}
@@ -114,35 +144,7 @@ function OnePart({ view, source, part, number, onSaid, onAgain, onLeave }: PartP
           </Button>
         </>
       }
-      over={
-        came.state === 'driving' ? null : came.state === 'nothing' ? (
-          <Choice
-            {...{ view, source }}
-            title="Nothing was driven"
-            how={came.why}
-            yes="Once more"
-            no="Leave it out"
-            onAnswer={(said) => (said === 'yes' ? onAgain() : onSaid(LEFT_OUT))}
-          />
-        ) : came.state !== 'driven' ? (
-          <p className="text-4xl font-bold">It is being kept…</p>
-        ) : part.here ? (
-          <Asked {...{ view, source, onSaid }} question={part.here} label={part.label} />
-        ) : (
-          <Choice
-            {...{ view, source }}
-            title={forceSentence(came.clipping)}
-            how={`${part.label}: ${part.tells}. It is felt in the title alone.`}
-            yes="Go on"
-            no="Once more"
-            onAnswer={(said) =>
-              said === 'yes'
-                ? onSaid(came.clipping && clipsTooMuch(came.clipping) ? CLIPS : WHOLE)
-                : onAgain()
-            }
-          />
-        )
-      }
+      over={over()}
     />
   );
 }

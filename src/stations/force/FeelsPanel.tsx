@@ -80,11 +80,7 @@ export function FeelsPanel({
 /** One change, then a ride: what else is recommended waits. */
 export function FeelsStep() {
   return (
-    <NextStep
-      number={1}
-      title="One change, then drive"
-      actions={<LinkButton href="/ride">To the ride</LinkButton>}
-    >
+    <NextStep title="One change, then drive" actions={<LinkButton href="/ride">To the ride</LinkButton>}>
       Apply the change of the strongest cause, ride, and ask again. What takes away goes before what adds; the
       rest waits.
     </NextStep>

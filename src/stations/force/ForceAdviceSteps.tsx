@@ -40,26 +40,19 @@ export function ForceAdviceSteps({
   const shown = all.filter((one) => !view.declined.includes(proposalId(one)));
   const least = forceField(view.menus, view.settings, 'title', 'minForce');
   // Of a base that nobody wrote down everything is taken as usual: to say what it is comes first.
-  const first = (isDescribed(view.rig.spec) ? 0 : 1) + (view.car.scaleIsAssumed ? 1 : 0);
   const isMeasured = view.rig.spec.base.measured.length > 0;
-  const last = first + shown.length + (least ? 1 : 0);
   return (
     <>
       {!isDescribed(view.rig.spec) && (
-        <NextStep
-          number={1}
-          title="What base is it?"
-          actions={<LinkButton href="/rig">Write it down</LinkButton>}
-        >
+        <NextStep title="What base is it?" actions={<LinkButton href="/rig">Write it down</LinkButton>}>
           Its drive and its rated torque, from the maker’s page: until then all of this is of a usual base.
         </NextStep>
       )}
-      {view.car.scaleIsAssumed && <FullScaleStep number={first} view={view} logged={logged} />}
-      {shown.map((one, i) => (
+      {view.car.scaleIsAssumed && <FullScaleStep view={view} logged={logged} />}
+      {shown.map((one) => (
         <AdviceStep
           key={proposalId(one)}
           one={one}
-          number={first + i + 1}
           view={view}
           isBusy={force.isBusy}
           onDecline={() => void decline(proposalId(one)).then((reply) => notifyReply(reply))}
@@ -72,7 +65,6 @@ export function ForceAdviceSteps({
       )}
       {least && (
         <NextStep
-          number={first + shown.length + 1}
           title={`${least.field.label}, found on the rig`}
           actions={<LinkButton href="/seat?do=minimum-force">From the seat</LinkButton>}
         >
@@ -81,7 +73,6 @@ export function ForceAdviceSteps({
       )}
       {!isMeasured && (
         <NextStep
-          number={last + 1}
           title="The base, measured by hand"
           actions={<LinkButton href="/base">Measure it</LinkButton>}
         >
@@ -91,20 +82,18 @@ export function ForceAdviceSteps({
         </NextStep>
       )}
       <AskAgain declined={view.declined} />
-      <SchoolStep number={last + (isMeasured ? 1 : 2)} schools={view.schools} />
+      <SchoolStep schools={view.schools} />
     </>
   );
 }
 
 function AdviceStep({
   one,
-  number,
   view,
   isBusy,
   onDecline,
 }: {
   one: Proposal;
-  number: number;
   view: BookView;
   isBusy: boolean;
   onDecline(): void;
@@ -119,7 +108,6 @@ function AdviceStep({
     );
   return (
     <ProposalStep
-      number={number}
       proposal={one}
       view={view}
       written={written}

@@ -8,11 +8,9 @@ import { NextStep } from '@/ui/StationPage';
 
 /** How strong a title writes the force of a car of which nobody said it: from a log that is chosen, or how to get one. */
 export function FullScaleStep({
-  number,
   view,
   logged,
 }: {
-  number: number;
   view: BookView;
   /** What the chosen ride says by itself; `null` where none is chosen. */
   logged: LoggedReport | null;
@@ -25,7 +23,6 @@ export function FullScaleStep({
     const said = `${scale.fullScaleNm.toFixed(1)} N·m`;
     return (
       <NextStep
-        number={number}
         title={`Full scale of the ${names.car}: ${said}`}
         actions={
           <Button
@@ -48,7 +45,6 @@ export function FullScaleStep({
   }
   return (
     <NextStep
-      number={number}
       title={`How strong is the force of the ${names.car} here?`}
       actions={
         <>

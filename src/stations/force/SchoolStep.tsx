@@ -89,9 +89,9 @@ const choicesOf = (schools: ForceSchools): Choice[] =>
   });
 
 /** The driver’s sides, each with the way to the others. */
-export function SchoolStep({ number, schools }: { number: number; schools: ForceSchools }) {
+export function SchoolStep({ schools }: { schools: ForceSchools }) {
   return (
-    <NextStep number={number} title="How you want it">
+    <NextStep title="How you want it">
       <ul>
         {choicesOf(schools).map(({ school, side, others }) => (
           <li key={school} className="mt-2 border-t border-line pt-2 first:mt-0 first:border-0 first:pt-0">

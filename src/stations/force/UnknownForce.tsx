@@ -19,7 +19,6 @@ export function UnknownForce({ view }: { view: BookView }) {
         <>
           <KeepStep view={view} draft={draft} />
           <NextStep
-            number={1}
             title={`Describe the force of ${title}`}
             actions={
               <LinkButton href={`/translate/describe?of=title&id=${view.title.id}`}>Describe it</LinkButton>
@@ -28,15 +27,10 @@ export function UnknownForce({ view }: { view: BookView }) {
             Its gain, with its range and where it comes; minimum force, damper and effects where it has them.
             Two minutes with its menu beside this page.
           </NextStep>
-          <NextStep
-            number={2}
-            title="Or log it"
-            actions={<LinkButton href="/ride">Bring in a log</LinkButton>}
-          >
+          <NextStep title="Or log it" actions={<LinkButton href="/ride">Bring in a log</LinkButton>}>
             A log with the force signal tells its clipping and the gain that suits it, whatever the title.
           </NextStep>
           <NextStep
-            number={3}
             title="The base, measured by hand"
             actions={<LinkButton href="/base">Measure it</LinkButton>}
           >

@@ -21,15 +21,12 @@ export function HelperScreen({ helper }: { helper: HelperView | null }) {
     setBusy(false);
   };
   const step = helper?.step ?? null;
+  const said = nothingToLoad(helper);
   return (
     <main className="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-6 p-8">
       <p className="text-muted">Helper’s window: keep it out of the driver’s sight, and say nothing of it.</p>
-      {helper === null ? (
-        <h1 className="text-3xl font-bold">Nothing is to be loaded: the test is over, or there is none</h1>
-      ) : step === null ? (
-        <h1 className="text-3xl font-bold">The driver answers. Wait</h1>
-      ) : step.said === 'ride' ? (
-        <h1 className="text-3xl font-bold">Ride {step.place + 1} is loaded. The driver drives</h1>
+      {said !== null || step === null ? (
+        <h1 className="text-3xl font-bold">{said}</h1>
       ) : (
         <>
           <h1 className="text-3xl font-bold">
@@ -69,4 +66,11 @@ export function HelperScreen({ helper }: { helper: HelperView | null }) {
       <Notices />
     </main>
   );
+}
+
+/** Why nothing is to be loaded just now; `null` where something is. */
+function nothingToLoad(helper: HelperView | null): string | null {
+  if (!helper) return 'Nothing is to be loaded: the test is over, or there is none';
+  if (!helper.step) return 'The driver answers. Wait';
+  return helper.step.said === 'ride' ? `Ride ${helper.step.place + 1} is loaded. The driver drives` : null;
 }

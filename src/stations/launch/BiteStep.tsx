@@ -10,7 +10,7 @@ import { startLaunch } from '@/workers/startLaunch';
 const LARGEST_MB = 256;
 
 /** The own clutch's bite point out of a log of slow releases, of any title. */
-export function BiteStep({ number }: { number: number }) {
+export function BiteStep() {
   const [found, setFound] = useState<BitePoint | null>(null);
   const { isBusy, fault, ask } = useWorkerAnswer(startLaunch);
   const read = (file: File) => {
@@ -19,7 +19,7 @@ export function BiteStep({ number }: { number: number }) {
   };
   const percent = (travel: number) => (100 * travel).toFixed(1);
   return (
-    <NextStep number={number} title="Your own bite point">
+    <NextStep title="Your own bite point">
       Six slow starts from standstill, the clutch let in over 3 to 10 seconds each, in any title: drop the log
       with the clutch and the speed here.
       <div className="mt-2">

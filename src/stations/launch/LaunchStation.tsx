@@ -30,7 +30,7 @@ export function LaunchStation({ view }: { view: BookView }) {
       <StationPage
         finding={`Nobody knows how the ${view.names.car} starts`}
         subtitle="A launch takes a car with engine, gears and clutch."
-        next={<BiteStep number={1} />}
+        next={<BiteStep />}
       >
         <p className="max-w-xl">
           Its file says only how much power it has. With engine, gears, clutch, differential and drive in its
@@ -43,7 +43,7 @@ export function LaunchStation({ view }: { view: BookView }) {
       <StationPage
         finding="How should the clutch be held at the start?"
         subtitle={`${view.names.car}: some hundred starts are driven.`}
-        next={<BiteStep number={1} />}
+        next={<BiteStep />}
       >
         {fault === null ? (
           <ProgressBar share={share} label="Starts driven">
@@ -77,15 +77,15 @@ function Advised({ view, advice }: { view: BookView; advice: LaunchAdvice }) {
       subtitle={`${words.gives}. Simulated: engine and clutch of the ${view.names.car} as ${isAssumed ? 'usual for its class' : 'its file says'}, a hand and a foot that slip a little.`}
       next={
         <>
-          <NextStep number={1} title={`Set the hold to ${holdText(onAxis)}`}>
+          <NextStep title={`Set the hold to ${holdText(onAxis)}`}>
             {isBent
               ? `Behind the clutch’s dead zone and saturation ${holdText(onAxis)} on the axis are ${holdText(advice.recommended)} for the car. Ask again after either has changed.`
               : 'Where your base or rim has it: bite point of the clutch paddles. After any change of the clutch’s dead zone or saturation ask again.'}
           </NextStep>
-          <NextStep number={2} title="On the safe side">
+          <NextStep title="On the safe side">
             {words.cliff} {words.away}
           </NextStep>
-          <NextStep number={3} title="What it costs">
+          <NextStep title="What it costs">
             {words.heat}. What four starts in five need, and the heat, at other engine speeds:{' '}
             {advice.overRpm
               .map(
@@ -94,9 +94,8 @@ function Advised({ view, advice }: { view: BookView; advice: LaunchAdvice }) {
               .join('; ')}
             .
           </NextStep>
-          <BiteStep number={4} />
+          <BiteStep />
           <NextStep
-            number={5}
             title="Try it"
             actions={
               <LinkButton href={`/drive?laps=1&gears=paddles&${launched}`}>Drive with the paddles</LinkButton>

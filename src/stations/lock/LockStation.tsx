@@ -162,15 +162,13 @@ function RotationSlider({
 function Advice({ view }: { view: BookView }) {
   const { all, assisted } = lockProposals(view);
   const own = view.schools.rotation === 'own';
-  const steps = all.length + (all.length > 1 ? 1 : 0);
   const [low] = assisted;
   if (!lockFactsOf(view)) return null;
   return (
     <>
-      {all.map((proposal, i) => (
+      {all.map((proposal) => (
         <ProposalStep
           key={proposal.key.layer}
-          number={i + 1}
           proposal={proposal}
           view={view}
           apply={(name) => (
@@ -182,7 +180,6 @@ function Advice({ view }: { view: BookView }) {
       ))}
       {all.length > 1 && (
         <NextStep
-          number={all.length + 1}
           title="Or all of it at once"
           actions={<Button onClick={() => void apply(view, all)}>Apply all {all.length}</Button>}
         >
@@ -192,7 +189,6 @@ function Advice({ view }: { view: BookView }) {
       )}
       {low && (
         <NextStep
-          number={steps + 1}
           title={`Or less of it: ${degrees(low.to)} and a steering that helps`}
           actions={<Button onClick={() => void apply(view, assisted)}>Use {degrees(low.to)}</Button>}
         >
@@ -201,7 +197,6 @@ function Advice({ view }: { view: BookView }) {
         </NextStep>
       )}
       <NextStep
-        number={steps + (low ? 2 : 1)}
         title={own ? 'Each car its own rotation' : 'One rotation for every car'}
         actions={
           <Button

@@ -35,7 +35,7 @@ export function ReadyStation({ view }: { view: BookView }) {
       next={
         <>
           {ready.reminder && <PutRotationBack view={view} />}
-          <FirstOpen open={open} number={ready.reminder ? 2 : 1} />
+          <FirstOpen open={open} />
           <NotFoundHelper
             onTurnDown={() =>
               void turnDownForBinding().then((reply) =>
@@ -127,12 +127,11 @@ function Item({ state, isNext }: { state: ItemState; isNext: boolean }) {
   );
 }
 
-function FirstOpen({ open, number }: { open: ItemState[]; number: number }) {
+function FirstOpen({ open }: { open: ItemState[] }) {
   const first = open[0];
   if (!first)
     return (
       <NextStep
-        number={number}
         title={
           <Link className="underline underline-offset-4" href="/axes">
             On to the axes
@@ -144,7 +143,6 @@ function FirstOpen({ open, number }: { open: ItemState[]; number: number }) {
     );
   return (
     <NextStep
-      number={number}
       title={first.text}
       actions={
         first.state === 'open' || first.state === 'void' ? (
@@ -180,7 +178,6 @@ function PutRotationBack({ view }: { view: BookView }) {
   const wanted = view.ready.reminder?.restoreDeg ?? null;
   return (
     <NextStep
-      number={1}
       title={<span className="text-rust">Put the rotation back{wanted ? ` to ${wanted}°` : ''}</span>}
       actions={
         <Button

@@ -35,7 +35,6 @@ export function DriveHere({
     .toReversed();
   return (
     <NextStep
-      number={2}
       title="Drive here"
       actions={
         <>

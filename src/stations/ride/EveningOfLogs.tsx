@@ -32,7 +32,7 @@ export function EveningOfLogs({ evening }: { evening: Evening }) {
       subtitle="Each is laid on the trail where it was driven, with what was set then as far as the trail knows it."
       next={
         progress ? (
-          <NextStep number={1} title="Under way" actions={<Button onClick={evening.cancel}>Cancel</Button>}>
+          <NextStep title="Under way" actions={<Button onClick={evening.cancel}>Cancel</Button>}>
             <ProgressBar share={progress.done / Math.max(1, progress.of)} label="Logs">
               {progress.what}, {progress.done} of {progress.of}
             </ProgressBar>
@@ -41,7 +41,6 @@ export function EveningOfLogs({ evening }: { evening: Evening }) {
           <>
             {ready > 0 && (
               <NextStep
-                number={1}
                 title={`Take in ${ready === 1 ? 'one ride' : `${ready} rides`}`}
                 actions={
                   <Button look="next" onClick={() => void evening.keep()}>
@@ -63,7 +62,6 @@ export function EveningOfLogs({ evening }: { evening: Evening }) {
               </NextStep>
             )}
             <NextStep
-              number={ready > 0 ? 2 : 1}
               title={ready > 0 ? 'Or leave them' : 'Back to the ride'}
               actions={<Button onClick={evening.leave}>{ready > 0 ? 'Leave them' : 'Back to Ride'}</Button>}
             >
@@ -120,7 +118,6 @@ function AskedColumns({ evening, asking }: { evening: Evening; asking: NonNullab
       subtitle={`As found: ${asking.preview.found}.`}
       next={
         <NextStep
-          number={1}
           title={open.length > 0 ? 'Say what the file does not' : 'Is it as it stands there?'}
           actions={
             <>

@@ -15,17 +15,15 @@ type Import = ReturnType<typeof useImport>;
 
 /** Chooses a log, and says what is wrong with it. */
 export function ImportStep({
-  number,
   log,
   onSeveral,
 }: {
-  number: number;
   log: Import;
   /** What is to be done with the logs of a whole evening. */
   onSeveral(files: File[]): void;
 }) {
   return (
-    <NextStep number={number} title="Logs from elsewhere">
+    <NextStep title="Logs from elsewhere">
       Any CSV of a ride, or all of an evening: their shape is found, shown, and yours to correct before
       anything is kept.
       <FilesInput
@@ -79,7 +77,6 @@ export function ImportActions({ log, importing }: { log: Import; importing: Impo
   const open = importing.chosen.filter(({ channel, unit }) => channel !== null && unit === null);
   return (
     <NextStep
-      number={1}
       title={open.length > 0 ? 'Say what the file does not' : 'Is it as it stands there?'}
       actions={
         <>

@@ -51,6 +51,7 @@ export function RideStation({ view, recent }: { view: BookView; recent: readonly
   const isChanged =
     last !== null &&
     Object.keys({ ...last.settings, ...view.settings }).some((k) => last.settings[k] !== view.settings[k]);
+  const again = isChanged ? 'Ride with the change' : 'Ride again';
   useKeys({
     ' ': (event) => {
       event.preventDefault();
@@ -67,7 +68,7 @@ export function RideStation({ view, recent }: { view: BookView; recent: readonly
         next={
           <>
             <ImportActions log={log} importing={log.importing} />
-            <ImportStep number={2} log={log} onSeveral={several} />
+            <ImportStep log={log} onSeveral={several} />
           </>
         }
       >
@@ -85,16 +86,7 @@ export function RideStation({ view, recent }: { view: BookView; recent: readonly
       next={
         <>
           <NextStep
-            number={1}
-            title={
-              isElsewhere
-                ? `Ride on ${map.name}`
-                : last
-                  ? isChanged
-                    ? 'Ride with the change'
-                    : 'Ride again'
-                  : 'Ride before changing anything'
-            }
+            title={isElsewhere ? `Ride on ${map.name}` : last ? again : 'Ride before changing anything'}
             actions={
               progress ? (
                 <Button onClick={cancel}>Cancel</Button>
@@ -126,7 +118,6 @@ export function RideStation({ view, recent }: { view: BookView; recent: readonly
           <DriveHere view={view} recent={recent} laps={laps} />
           {pair && (
             <NextStep
-              number={3}
               title={
                 <Link className="underline underline-offset-4" href="/verdict?pair=1">
                   Compare A and B
@@ -136,10 +127,9 @@ export function RideStation({ view, recent }: { view: BookView; recent: readonly
               {view.rideCount} rides lie on the trail.
             </NextStep>
           )}
-          <ImportStep number={pair ? 4 : 3} log={log} onSeveral={several} />
+          <ImportStep log={log} onSeveral={several} />
           {last?.importedFrom && last.road.kind === 'own' && (
             <NextStep
-              number={pair ? 5 : 4}
               title="The road of that log"
               actions={
                 <LinkButton href={`/translate/describe?of=road&ride=${last.id}`}>

@@ -56,7 +56,6 @@ export function RigStation({ view }: { view: BookView }) {
       next={
         <>
           <NextStep
-            number={1}
             title={isDirty ? 'Keep what you wrote' : 'Nothing to keep'}
             actions={
               <>
@@ -70,7 +69,6 @@ export function RigStation({ view }: { view: BookView }) {
             New firmware asks again in Ready what it may have reset.
           </NextStep>
           <NextStep
-            number={2}
             title="Friction and inertia, measured"
             actions={<LinkButton href="/base">Measure the base by hand</LinkButton>}
           >
@@ -79,7 +77,6 @@ export function RigStation({ view }: { view: BookView }) {
               : 'A few spins tell more than a data sheet, and nothing is sent to the wheel.'}
           </NextStep>
           <NextStep
-            number={3}
             title="The buttons of its rim"
             actions={<LinkButton href="/buttons">Press them one by one</LinkButton>}
           >

@@ -95,27 +95,27 @@ function Spinning({
   );
   const draw = useMemo(() => (session ? spinTrace(session) : () => undefined), [session]);
   if (!status || !session) return null;
-  const { title, how } =
-    asks === 'spins'
-      ? spinPrompt(status.step, status.from, status.motion)
-      : asks === 'mass'
-        ? {
-            title: `Is a mass of ${mass.grams} g at hand?`,
-            how: `Wheel straight, the mass at the lowest point of the rim, ${mass.millimetres} mm from the hub’s middle, taped and tied; feet out from under it. Another mass can be given at the desk.`,
-          }
-        : found?.ok
-          ? {
-              title: found.value.frictionNm
-                ? `Friction ${withHalf(found.value.frictionNm, 3)} N·m`
-                : `Friction ${withHalf(found.value.frictionOverInertia, 1)} rad/s² over the inertia`,
-              how: `From ${found.value.swings} spins and releases. Everything foretold of this rim rests on it once it is kept.`,
-            }
-          : {
-              title: 'That cannot be told yet',
-              how: found
-                ? found.problems.map((one) => describeProblem(one)).join(' ')
-                : 'Too few spins counted.',
-            };
+  const prompt = () => {
+    if (asks === 'spins') return spinPrompt(status.step, status.from, status.motion);
+    if (asks === 'mass')
+      return {
+        title: `Is a mass of ${mass.grams} g at hand?`,
+        how: `Wheel straight, the mass at the lowest point of the rim, ${mass.millimetres} mm from the hub’s middle, taped and tied; feet out from under it. Another mass can be given at the desk.`,
+      };
+    if (!found?.ok)
+      return {
+        title: 'That cannot be told yet',
+        how: found?.problems.map((one) => describeProblem(one)).join(' ') ?? 'Too few spins counted.',
+      };
+    const { frictionNm, frictionOverInertia, swings } = found.value;
+    return {
+      title: frictionNm
+        ? `Friction ${withHalf(frictionNm, 3)} N·m`
+        : `Friction ${withHalf(frictionOverInertia, 1)} rad/s² over the inertia`,
+      how: `From ${swings} spins and releases. Everything foretold of this rim rests on it once it is kept.`,
+    };
+  };
+  const { title, how } = prompt();
   return (
     <SeatScreen
       title={title}

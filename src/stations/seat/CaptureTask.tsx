@@ -94,13 +94,11 @@ function Running({ view, taught, place, onDone, axis, start, onAgain }: RunningP
   const by = workedByOf(view.rig.spec);
   const prompt = promptOf(axis, status.step, status.at, isSequential, by);
   const problem = status.problems[0];
-  const remark = problem
-    ? describeProblem(problem)
-    : status.isGone
-      ? remarkText({ kind: 'unplugged' }, axis)
-      : status.otherMoves
-        ? otherAxisText(axis, status.otherMoves)
-        : remarkText(status.remark, axis, by);
+  const moves = status.otherMoves
+    ? otherAxisText(axis, status.otherMoves)
+    : remarkText(status.remark, axis, by);
+  const live = status.isGone ? remarkText({ kind: 'unplugged' }, axis) : moves;
+  const remark = problem ? describeProblem(problem) : live;
   return (
     <SeatScreen
       {...prompt}

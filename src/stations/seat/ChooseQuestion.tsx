@@ -22,13 +22,15 @@ import type { VerdictView } from '@/book/model/experimentView';
 import type { Answer } from '@/live/answerButtons';
 import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/questions';
-import { Prompt, useBusy, type Props } from './verdictPrompt';
+import { tone } from '@/live/voice';
+import { useAsking } from '@/parts/useTurn';
+import { Prompt, type Props } from './verdictPrompt';
 
 /** The questions, one after the other, of the setting that was changed last. */
 export function ChooseQuestion({ view, taught, place, onDone, verdict }: Props & { verdict: VerdictView }) {
   const [at, setAt] = useState(0);
   const [seed] = useState(() => Math.floor(Math.random() * 0xffff_ffff));
-  const { isBusy, run } = useBusy();
+  const { isBusy, ask: run } = useAsking(() => tone('counted'));
   const isSimulated = view.rig.spec.device.kind === 'simulated';
   const planOf = (of: Question) => seatQuestion(view, verdict.recent, of, isSimulated, seed);
   // How fine something is felt is driven here or not at all: of the force it is not asked.

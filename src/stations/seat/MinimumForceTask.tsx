@@ -88,11 +88,7 @@ export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
         remark={
           isGone
             ? 'The device is unplugged; plug it in to go on. Nothing is lost.'
-            : step.isAgain
-              ? 'That surprises: once more, to be sure'
-              : tries.length === 0
-                ? 'Begins where the simulation expects it; a strong base: thumbs outside.'
-                : `about ${step.triesLeft} more`
+            : remarkOf(step, tries.length)
         }
         leaveTo="/force"
         answers={<AnswerWords taught={taught} yes="it rocks" no="it is still" />}
@@ -118,4 +114,11 @@ export function MinimumForceTask({ view, taught, onDone }: TaskProps) {
       }
     />
   );
+}
+
+function remarkOf({ isAgain, triesLeft }: { isAgain: boolean; triesLeft: number }, tries: number): string {
+  if (isAgain) return 'That surprises: once more, to be sure';
+  return tries === 0
+    ? 'Begins where the simulation expects it; a strong base: thumbs outside.'
+    : `about ${triesLeft} more`;
 }

@@ -2,23 +2,25 @@
 
 import { useEffect, useState } from 'react';
 import { isToLearn, settingsOf } from '@/core/experiment/questions';
-import type { Said } from '@/core/experiment/trial';
-import { bookTrial, decide, sayAnswer } from '@/book/write/experiments';
+import { decide } from '@/book/write/experiments';
 import { settingWords } from '@/book/judge/experimentWords';
 import { settingNames } from '@/book/judge/trail';
+import { turnOf, type AnswerStep, type RideStep } from '@/book/judge/turn';
 import { withSettings } from '@/book/judge/withSettings';
 import type { ExperimentLine, ExperimentView, ShownStep } from '@/book/model/experimentView';
 import type { Answer } from '@/live/answerButtons';
 import { tone } from '@/live/voice';
 import { saveSlot } from '@/parts/saveSlot';
-import { notifyReply } from '@/parts/notifyReply';
 import { usePollRefresh } from '@/parts/usePollRefresh';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
+import { useAsking, useTurn } from '@/parts/useTurn';
 import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/questions';
 import { ChooseQuestion } from './ChooseQuestion';
 import type { TaskProps } from './task';
-import { Prompt, useBusy, type Props } from './verdictPrompt';
+import { Prompt, type Props } from './verdictPrompt';
+
+const counted = () => tone('counted');
 
 /** A question from the seat: chosen, ridden and answered by what the driver is holding. */
 export function VerdictTask({ verdict, ...props }: TaskProps) {
@@ -37,28 +39,32 @@ export function VerdictTask({ verdict, ...props }: TaskProps) {
 const stepText = (step: ShownStep) => JSON.stringify(step);
 
 function UnderWay(props: Props & { open: ExperimentView }) {
-  const { open, view } = props;
-  const { step, asked } = open;
-  if (open.elsewhere.length > 0)
-    return (
-      <Prompt
-        {...props}
-        title="Something else was changed"
-        how={`${capital(settingNames(view, open.elsewhere))}: put it back at the desk, then go on.`}
-        yes={null}
-        no="leave the seat"
-        onAnswer={(said) => said === 'no' && props.onLeave('/verdict')}
-      />
-    );
-  if (step.kind === 'over') return null;
-  if (step.kind === 'answer')
-    return step.ask === 'feel' ? <Feel {...props} step={step} /> : <Pair {...props} step={step} />;
-  if (asked.way === 'here') return <Here {...props} />;
-  return asked.way === 'simulated' && step.values ? (
-    <Simulated {...props} step={step} values={step.values} />
-  ) : (
-    <Drive {...props} step={step} />
-  );
+  const turn = turnOf(props.open);
+  switch (turn.waitsFor) {
+    case 'nothing':
+      return null;
+    case 'settings put back':
+      return (
+        <Prompt
+          {...props}
+          title="Something else was changed"
+          how={`${capital(settingNames(props.view, turn.keys))}: put it back at the desk, then go on.`}
+          yes={null}
+          no="leave the seat"
+          onAnswer={(said) => said === 'no' && props.onLeave('/verdict')}
+        />
+      );
+    case 'answer to a ride':
+      return <Feel {...props} step={turn.step} />;
+    case 'answer to a pair':
+      return <Pair {...props} step={turn.step} />;
+    case 'ride here':
+      return <Here {...props} />;
+    case 'simulated ride':
+      return <Simulated {...props} step={turn.step} values={turn.values} />;
+    case 'ride in the title':
+      return <Drive {...props} step={turn.step} />;
+  }
 }
 
 /** What is driven on our own roads loads itself: a foot that stays on a pedal makes it wait. */
@@ -66,9 +72,6 @@ function Here({ onLeave }: Props) {
   useEffect(() => onLeave('/drive?do=verdict'), [onLeave]);
   return null;
 }
-
-type RideStep = Extract<ShownStep, { kind: 'ride' }>;
-type AnswerStep = Extract<ShownStep, { kind: 'answer' }>;
 
 const rideText = (step: RideStep) => `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
 const lapsText = (n: number) => (n === 1 ? 'one lap' : `${n} laps`);
@@ -80,10 +83,10 @@ function Simulated({
   ...props
 }: Props & { open: ExperimentView; step: RideStep; values: NonNullable<RideStep['values']> }) {
   const words = settingWords(props.view);
-  const { progress, start } = useSimulatedRide(withSettings(props.view, values), async (rideId) => {
-    if (notifyReply(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId })))
-      tone('counted');
-  });
+  const { book } = useTurn(open, counted);
+  const { progress, start } = useSimulatedRide(withSettings(props.view, values), (rideId) =>
+    book('ridden', rideId),
+  );
   return (
     <Prompt
       {...props}
@@ -98,13 +101,11 @@ function Simulated({
 }
 
 function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: RideStep }) {
-  const { isBusy, run } = useBusy();
+  const { isBusy, book } = useTurn(open, counted);
   const words = settingWords(props.view);
   const isAlone = open.asked.way === 'files' && !step.isLoaded;
   const isWaiting = !step.isLoaded && !isAlone;
   usePollRefresh(isWaiting);
-  const book = (outcome: 'ridden' | 'crash') =>
-    void run(bookTrial({ id: open.id, place: step.place, outcome }));
   if (isAlone)
     return (
       <Prompt
@@ -133,18 +134,17 @@ function Drive({ open, step, ...props }: Props & { open: ExperimentView; step: R
       isDriven
       yes={isWaiting ? null : 'driven'}
       no={isWaiting ? null : 'it went wrong, again'}
-      onAnswer={(said) => !isWaiting && !isBusy && book(said === 'yes' ? 'ridden' : 'crash')}
+      onAnswer={(said) => !isWaiting && !isBusy && void book(said === 'yes' ? 'ridden' : 'crash')}
     />
   );
 }
 
 function Pair({ open, step, ...props }: Props & { open: ExperimentView; step: AnswerStep }) {
-  const { isBusy, run } = useBusy();
+  const turn = useTurn(open, counted);
+  const { isBusy } = turn;
   const [can, setCan] = useState<Answer | null>(null);
-  const say = (answer: 'first' | 'second' | 'none', noticed = false) => {
-    const said: Said = { kind: 'pair', answer, sure: null, noticed };
-    void run(sayAnswer({ id: open.id, place: step.place, said }));
-  };
+  const say = (answer: 'first' | 'second' | 'none', noticed = false) =>
+    void turn.say({ kind: 'pair', answer, sure: null, noticed });
   if (step.ask === 'more') {
     const [key] = settingsOf(open.asked);
     // Whoever can't say guesses: where guesses begin is what is asked.
@@ -200,7 +200,7 @@ function Pair({ open, step, ...props }: Props & { open: ExperimentView; step: An
 }
 
 function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: AnswerStep }) {
-  const { isBusy, run } = useBusy();
+  const { isBusy, say } = useTurn(open, counted);
   const words = settingWords(props.view);
   const keys = settingsOf(open.asked);
   const [better, setBetter] = useState<'this' | 'before' | null>(null);
@@ -231,8 +231,7 @@ function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: An
         if (isBusy || wants[key]) return;
         const now = { ...wants, [key]: said === 'yes' ? ('more' as const) : ('less' as const) };
         setWants(now);
-        if (keys.every((one) => now[one]))
-          void run(sayAnswer({ id: open.id, place: step.place, said: { kind: 'feel', better, wants: now } }));
+        if (keys.every((one) => now[one])) void say({ kind: 'feel', better, wants: now });
       }}
     />
   );
@@ -240,7 +239,7 @@ function Feel({ open, step, ...props }: Props & { open: ExperimentView; step: An
 
 /** The sentence, and keep or put back. */
 function Answered({ line, ...props }: Props & { line: ExperimentLine }) {
-  const { isBusy, run } = useBusy();
+  const { isBusy, ask: run } = useAsking(counted);
   const isDecided = isToLearn(line.question) || line.state === 'given up';
   const { ask, keep, putBack } = QUESTION_WORDS[line.question];
   const why = `${ask} ${line.sentence}.`.slice(0, 900);

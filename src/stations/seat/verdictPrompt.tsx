@@ -1,12 +1,7 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import type { Reply } from '@/book/write/reply';
 import type { Answer } from '@/live/answerButtons';
 import { useLiveRig } from '@/live/liveRig';
-import { tone } from '@/live/voice';
-import { notifyReply } from '@/parts/notifyReply';
 import { AnswerWords } from './answerWords';
 import { SeatScreen } from './SeatScreen';
 import type { TaskProps } from './task';
@@ -14,19 +9,6 @@ import { useSeatAnswer } from './useSeatAnswer';
 
 /** What a task of Verdict gets beside the question. */
 export type Props = Omit<TaskProps, 'verdict'>;
-
-/** Asks the server for something, one thing at a time. */
-export function useBusy() {
-  const router = useRouter();
-  const [isBusy, setBusy] = useState(false);
-  const run = async (work: Promise<Reply>) => {
-    setBusy(true);
-    if (notifyReply(await work)) tone('counted');
-    router.refresh();
-    setBusy(false);
-  };
-  return { isBusy, run };
-}
 
 /** One prompt with a yes and a no. */
 export function Prompt({

@@ -18,25 +18,26 @@ import { WeaningGuide } from './WeaningGuide';
 interface GuideProps {
   view: BookView;
   axis: AxisView;
-  number: number;
   draft: DraftSettings;
+  /** Whether no other step stands before it. */
+  isFirst: boolean;
 }
 
 /** What helps with this axis, beyond what its capture recommends. */
 export function Guides(props: GuideProps) {
-  const { axis, number } = props;
+  const { axis, isFirst } = props;
   if (axis.axis === 'steering') return <CalmGuide {...props} />;
   if (axis.axis === 'clutch') return <ShortClutchGuide {...props} />;
   if (axis.axis === 'throttle') return <WeaningGuide {...props} />;
   return (
-    <NextStep number={number} title={number === 1 ? 'Move a slider' : 'Or move a slider'}>
+    <NextStep title={isFirst ? 'Move a slider' : 'Or move a slider'}>
       The picture follows; nothing is kept before you say so. Move the axis: the dot is you.
     </NextStep>
   );
 }
 
 /** Calm on straights without losing the hairpin: rotation and linearity solved together. */
-function CalmGuide({ view, axis, number, draft }: GuideProps) {
+function CalmGuide({ view, axis, draft }: Omit<GuideProps, 'isFirst'>) {
   const [share, setShare] = useState(100);
   const wish = useMemo(() => calmWish(view), [view]);
   const now = useMemo(() => wish && calmNow(view, wish), [view, wish]);
@@ -56,7 +57,6 @@ function CalmGuide({ view, axis, number, draft }: GuideProps) {
   };
   return (
     <NextStep
-      number={number}
       title="Calm on straights, and still round the hairpin"
       actions={
         found && (
@@ -97,7 +97,7 @@ function CalmGuide({ view, axis, number, draft }: GuideProps) {
 const SHORT_TRAVEL = 0.6;
 
 /** A clutch that is open after part of its way shortens every shift. */
-function ShortClutchGuide({ view, axis, number, draft }: GuideProps) {
+function ShortClutchGuide({ view, axis, draft }: Omit<GuideProps, 'isFirst'>) {
   const field = view.menus.title[axis.axis]?.dialect.fields.find(
     ({ maps }) => responseParameterOf(maps) === 'saturation',
   );
@@ -105,7 +105,6 @@ function ShortClutchGuide({ view, axis, number, draft }: GuideProps) {
   const to = gridValue(field, SHORT_TRAVEL);
   return (
     <NextStep
-      number={number}
       title="A short clutch for quick shifts"
       actions={
         <Button onClick={() => draft.attempt({ layer: 'title', axis: axis.axis, field: field.key }, to)}>

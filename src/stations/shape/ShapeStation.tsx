@@ -57,10 +57,10 @@ export function ShapeStation({ view, axis, travel }: Props) {
             view={view}
             axis={axis}
             recommendations={changed.length > 0 ? [] : openOf(axis)}
-            after={(number) =>
+            after={(shown) =>
               changed.length === 0 && (
                 <>
-                  <Guides view={view} axis={axis} number={number} draft={draft} />
+                  <Guides view={view} axis={axis} draft={draft} isFirst={shown === 0} />
                   <AskAgain declined={view.declined} />
                 </>
               )

@@ -18,27 +18,17 @@ const CALM_GAMMA = 2;
 const STRONG_KW_PER_TONNE = 150;
 
 /** A powerful car is tamed by a calm throttle, and the driver is weaned from it as the foot gets smoother. */
-export function WeaningGuide({
-  view,
-  number,
-  draft,
-}: {
-  view: BookView;
-  number: number;
-  draft: DraftSettings;
-}) {
+export function WeaningGuide({ view, draft }: { view: BookView; draft: DraftSettings }) {
   const field = view.menus.title.throttle?.dialect.fields.find(
     ({ maps }) => responseParameterOf(maps) === 'curve',
   );
   if (!field) return null;
   const now = valueOf(field, fieldValues(view.settings, 'title', 'throttle'));
   const { car } = view;
-  if (view.weaning?.plan)
-    return <Plan view={view} number={number} plan={view.weaning.plan} label={field.label} />;
+  if (view.weaning?.plan) return <Plan view={view} plan={view.weaning.plan} label={field.label} />;
   if (now !== field.neutral && weaningPlan(field, { [field.key]: now }, 0))
     return (
       <NextStep
-        number={number}
         title="The way back to linear"
         actions={
           <Button onClick={() => void beginWeaning().then((reply) => notifyReply(reply, 'The plan begins'))}>
@@ -54,7 +44,6 @@ export function WeaningGuide({
   const to = field.maps.kind === 'blend' ? field.neutral : gridValue(field, CALM_GAMMA);
   return (
     <NextStep
-      number={number}
       title={`A calm throttle for the ${view.names.car}`}
       actions={
         <Button onClick={() => draft.attempt({ layer: 'title', axis: 'throttle', field: field.key }, to)}>
@@ -68,17 +57,7 @@ export function WeaningGuide({
   );
 }
 
-function Plan({
-  view,
-  number,
-  plan,
-  label,
-}: {
-  view: BookView;
-  number: number;
-  plan: WeaningPlan;
-  label: string;
-}) {
+function Plan({ view, plan, label }: { view: BookView; plan: WeaningPlan; label: string }) {
   const { state, smoothness } = view.weaning!;
   const end = (
     <Button
@@ -94,7 +73,7 @@ function Plan({
       : ` Your foot: ${smoothness.toFixed(2)} of the way per second (RMS)${plan.smoothnessAtStep === null ? '' : `, ${plan.smoothnessAtStep.toFixed(2)} when this step began`}.`;
   if (!state || state.kind === 'done')
     return (
-      <NextStep number={number} title="Back at linear" actions={end}>
+      <NextStep title="Back at linear" actions={end}>
         The plan has come to its end.{foot}
       </NextStep>
     );
@@ -106,7 +85,6 @@ function Plan({
   }[state.kind];
   return (
     <NextStep
-      number={number}
       title={`Next on the way to linear: ${label.toLowerCase()} ${state.step.value}`}
       actions={
         <>

@@ -65,7 +65,6 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
         <>
           {fresh.length > 0 && (
             <NextStep
-              number={1}
               title={`Take over what is new: ${fresh.length}`}
               actions={
                 <Button look="next" onClick={() => void take(fresh)}>
@@ -76,7 +75,7 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
               Nothing that is here becomes anything else by it.
             </NextStep>
           )}
-          <NextStep number={fresh.length > 0 ? 2 : 1} title="Open a pack">
+          <NextStep title="Open a pack">
             <FileInput
               label="Open a .pack.json"
               isLabelHidden
@@ -86,7 +85,6 @@ export function ShareStation({ view, own }: { view: BookView; own: OwnThings }) 
             />
           </NextStep>
           <NextStep
-            number={fresh.length > 0 ? 3 : 2}
             title="Hand yours on"
             actions={
               <Button

@@ -5,6 +5,7 @@ import {
   saidText,
   TEST_WAYS,
   testOutcome,
+  TEST_PARTS,
   type PartAnswer,
   type TestOutcome,
   type TestWay,
@@ -12,6 +13,7 @@ import {
 import type { BookView } from '@/book/model/bookView';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
+import { Table, type TableColumn } from '@/ui/Table';
 import { Pebble } from '@/ui/Pebble';
 import { leadOf, outcomeSentence, saidWords, WAY_WORDS } from '@/words/testRun';
 
@@ -33,49 +35,58 @@ export function TestRunStation({ names, way, answers }: Props) {
       subtitle={`${names.driver}, ${names.car} in ${names.title}${isBegun ? `. ${WAY_WORDS[way].name}.` : '.'}`}
       next={isBegun ? <AfterIt way={way} answers={answers} outcome={outcome} /> : <BeforeIt />}
     >
-      <table className="w-full text-[15px]">
-        <caption className="sr-only">The parts of the test run</caption>
-        <thead>
-          <tr className="border-b border-line text-left text-muted">
-            <th className="w-10 py-2 font-normal">
-              <span className="sr-only">Number</span>
-            </th>
-            <th className="py-2 pr-4 font-normal">Part</th>
-            <th className="py-2 pr-4 font-normal max-[1150px]:hidden">What it tells</th>
-            <th className="py-2 font-normal">{isBegun ? 'What you said' : 'What is asked'}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {outcome.parts.map(({ part, answer, feeling }, i) => (
-            <tr key={part.name} className="border-b border-line align-baseline">
-              <td className="py-3 pr-2">
-                <Pebble
-                  size={24}
-                  shape={i}
-                  kind={answer === null ? 'empty' : answer.said === 'right' ? 'check' : 'dot'}
-                />
-              </td>
-              <td className="py-3 pr-4">
-                <span className="block font-semibold">{part.label}</span>
-                <span className="block text-muted">{part.how}</span>
-              </td>
-              <td className="py-3 pr-4 max-[1150px]:hidden">{part.tells}</td>
-              <td className={`py-3 ${feeling ? 'font-semibold' : 'text-muted'}`}>
-                {isBegun ? saidWords(answer?.said ?? null, feeling) : (questionOf(part, 'title')?.ask ?? '')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        label="The parts of the test run"
+        rows={outcome.parts}
+        keyOf={({ part }) => part.name}
+        fileName="test-run"
+        isInOrder
+        columns={columns(isBegun)}
+      />
     </StationPage>
   );
 }
+
+type PartLine = ReturnType<typeof testOutcome>['parts'][number];
+
+const lastWords = ({ part, answer, feeling }: PartLine, isBegun: boolean) =>
+  isBegun ? saidWords(answer?.said ?? null, feeling) : (questionOf(part, 'title')?.ask ?? '');
+
+const columns = (isBegun: boolean): TableColumn<PartLine>[] => [
+  {
+    head: '',
+    view: ({ part, answer }) => {
+      const said = answer?.said === 'right' ? 'check' : 'dot';
+      const place = TEST_PARTS.findIndex(({ name }) => name === part.name);
+      return <Pebble size={24} shape={place} kind={answer === null ? 'empty' : said} />;
+    },
+    className: 'w-10',
+  },
+  {
+    head: 'Part',
+    isRowHead: true,
+    value: ({ part }) => part.label,
+    view: ({ part }) => (
+      <>
+        <span className="block font-semibold">{part.label}</span>
+        <span className="block font-normal text-muted">{part.how}</span>
+      </>
+    ),
+  },
+  { head: 'What it tells', value: ({ part }) => part.tells },
+  {
+    head: isBegun ? 'What you said' : 'What is asked',
+    value: (line) => lastWords(line, isBegun),
+    view: (line) => (
+      <span className={line.feeling ? 'font-semibold' : 'text-muted'}>{lastWords(line, isBegun)}</span>
+    ),
+  },
+];
 
 function BeforeIt() {
   return TEST_WAYS.map((way, i) => (
     <NextStep
       key={way}
-      number={i + 1}
       title={WAY_WORDS[way].name}
       actions={
         <LinkButton look={i === 0 ? 'next' : 'plain'} href={DRIVEN_AT[way]}>
@@ -117,7 +128,6 @@ function AfterIt({
       {steps.map(({ key, title, lead, said }, i) => (
         <NextStep
           key={key}
-          number={i + 1}
           title={title}
           actions={
             <LinkButton look={i === 0 ? 'next' : 'plain'} href={lead.path}>
@@ -130,7 +140,6 @@ function AfterIt({
       ))}
       {!isWhole && (
         <NextStep
-          number={steps.length + 1}
           title="Go on with it"
           actions={
             <LinkButton href={`${DRIVEN_AT[way]}&said=${saidText(answers)}`}>The next part</LinkButton>
@@ -139,11 +148,7 @@ function AfterIt({
           What was said is kept in this page’s address.
         </NextStep>
       )}
-      <NextStep
-        number={steps.length + (isWhole ? 1 : 2)}
-        title="Once more"
-        actions={<LinkButton href="/test-run">From the beginning</LinkButton>}
-      >
+      <NextStep title="Once more" actions={<LinkButton href="/test-run">From the beginning</LinkButton>}>
         After a change, the same parts in the same order.
       </NextStep>
     </>

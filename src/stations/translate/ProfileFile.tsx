@@ -44,7 +44,6 @@ export function FileStep({
 }) {
   return (
     <NextStep
-      number={2}
       title="As a file"
       actions={
         <>

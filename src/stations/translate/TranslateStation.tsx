@@ -92,10 +92,7 @@ export function TranslateStation({ view, own }: { view: BookView; own: DialectSo
       subtitle={`What numbers from elsewhere mean on the ${view.names.rig} in ${view.names.title}.`}
       next={
         <>
-          <NextStep
-            number={1}
-            title={sets.length === 0 ? 'Type what you were given' : 'Take over what is wanted'}
-          >
+          <NextStep title={sets.length === 0 ? 'Type what you were given' : 'Take over what is wanted'}>
             {sets.length === 0 ? (
               'Choose the title that they were written in and type them axis by axis, or open a file.'
             ) : (
@@ -109,7 +106,6 @@ export function TranslateStation({ view, own }: { view: BookView; own: DialectSo
           </NextStep>
           <FileStep view={view} onFile={(file) => void read(file)} problems={problems} />
           <NextStep
-            number={3}
             title="A title or base that is not in the list"
             actions={
               <>

@@ -20,7 +20,7 @@ import { AlongRoad } from './AlongRoad';
 import { ForceOfBoth } from './ForceOfBoth';
 import { AnswerPicture } from './AnswerPicture';
 import { knownHref } from './knownHref';
-import { canRate, RateStep } from './RateStep';
+import { RateStep } from './RateStep';
 import { useRouter } from 'next/navigation';
 
 /** One sentence, one picture, and the three things to do: keep, put back, ride on. */
@@ -66,7 +66,6 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
     <>
       {Object.keys(found).length > 0 && (
         <NextStep
-          number={1}
           title={decision === 'kept' ? 'Kept' : 'Keep it'}
           actions={
             <Button look={decision ? 'plain' : 'next'} onClick={() => say('kept')}>
@@ -80,7 +79,6 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
       )}
       {!isToLearn(asked.question) && (
         <NextStep
-          number={2}
           title={decision === 'put back' ? 'Put back' : 'Or put back'}
           actions={<Button onClick={() => say('put back')}>Put back {putBack}</Button>}
         >
@@ -88,7 +86,6 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
         </NextStep>
       )}
       <NextStep
-        number={isToLearn(asked.question) ? 1 : 3}
         title={isToLearn(asked.question) ? 'What to do with it' : 'Or ride on'}
         actions={
           <>
@@ -110,7 +107,7 @@ function Decide({ view, shown }: { view: BookView; shown: ExperimentView }) {
       >
         {whatNext}
       </NextStep>
-      <RateStep open={shown} number={4} />
+      <RateStep open={shown} />
       <Check shown={shown} />
     </>
   );
@@ -122,7 +119,6 @@ function Check({ shown }: { shown: ExperimentView }) {
   if (!file) return null;
   return (
     <NextStep
-      number={isToLearn(shown.question) ? 2 : canRate(shown) ? 5 : 4}
       title="Check the orders"
       actions={
         <Button onClick={() => downloadText(file.name, file.text, 'application/json')}>Save as a file</Button>

@@ -26,7 +26,6 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
       next={
         <>
           <NextStep
-            number={1}
             title="Ask one thing of one setting"
             actions={
               <>
@@ -41,7 +40,6 @@ export function AskStart({ view, verdict }: { view: BookView; verdict: VerdictVi
           </NextStep>
           {pair !== null && (
             <NextStep
-              number={2}
               title="A and B on the trail"
               actions={<LinkButton href="/verdict?pair=1">Compare A and B</LinkButton>}
             >

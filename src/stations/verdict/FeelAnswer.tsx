@@ -15,24 +15,20 @@ const WISHES: { value: Wish; name: string }[] = [
 export function FeelAnswer({
   names,
   isFirst,
+  isBusy,
   onSay,
 }: {
   names: { key: string; name: string }[];
   isFirst: boolean;
-  onSay(said: Said): Promise<void>;
+  isBusy: boolean;
+  onSay(said: Said): Promise<unknown>;
 }) {
   const [better, setBetter] = useState<'this' | 'before' | null>(null);
   const [wants, setWants] = useState<Record<string, Wish | null>>({});
-  const [isBusy, setBusy] = useState(false);
   const isWhole = (isFirst || better !== null) && names.every(({ key }) => wants[key]);
-  const say = async () => {
-    setBusy(true);
-    await onSay({ kind: 'feel', better, wants });
-    setBusy(false);
-  };
+  const say = () => onSay({ kind: 'feel', better, wants });
   return (
     <NextStep
-      number={1}
       title="How was it?"
       actions={
         <Button look="next" disabled={isBusy || !isWhole} onClick={() => void say()}>

@@ -26,7 +26,6 @@ export function KnownPage({ view, known }: { view: BookView; known: SettingKnown
       subtitle={knownNoticed(view, known)}
       next={
         <NextStep
-          number={1}
           title="Ask more of it"
           actions={
             <>
@@ -88,12 +87,17 @@ function KnownPicture({ view, known }: { view: BookView; known: SettingKnown }) 
           tried.map(({ wants }) => wants ?? '–').join(' '),
           best ? words.value(key, best.low) : '',
           best ? words.value(key, best.high) : '',
-          pair ? (pair.isShown === null ? 'given up' : pair.isShown ? 'yes' : 'no') : '',
+          pair ? shownText(pair.isShown) : '',
         ]),
       }}
     />
   );
 }
+
+const shownText = (isShown: boolean | null) => {
+  if (isShown === null) return 'given up';
+  return isShown ? 'yes' : 'no';
+};
 
 function Rows({ rows }: { rows: readonly KnownRow[] }) {
   return (

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Sure } from '@/core/experiment/bettingScore';
-import type { Way } from '@/core/experiment/planParts';
 import type { Said } from '@/core/experiment/trial';
+import type { AnswerStep } from '@/book/judge/turn';
+import type { ExperimentView } from '@/book/model/experimentView';
 import { Choice } from '@/parts/Choice';
 import { Button } from '@/ui/Button';
 import { NextStep } from '@/ui/StationPage';
@@ -14,29 +15,28 @@ const SURE: { value: Sure; name: string }[] = [
 
 /** Of the two rides just driven: which was B, was better, or had more of the setting; how sure, before anything is told. */
 export function PairAnswer({
-  ask,
+  open: {
+    asked: { way },
+  },
+  step: { ask },
   name,
-  way,
+  isBusy,
   onSay,
 }: {
-  ask: 'which' | 'better' | 'more';
+  open: ExperimentView;
+  step: AnswerStep;
   /** Of the setting, in a sentence. */
   name: string;
-  way: Way;
-  onSay(said: Said): Promise<void>;
+  isBusy: boolean;
+  onSay(said: Said): Promise<unknown>;
 }) {
   const [sure, setSure] = useState<Sure>('think');
-  const [isBusy, setBusy] = useState(false);
   // Where guesses begin is what is asked: nobody is let off one.
   const isJnd = ask === 'more';
-  const say = async (answer: 'first' | 'second' | 'none', noticed = false) => {
-    setBusy(true);
-    await onSay({ kind: 'pair', answer, sure: answer === 'none' || isJnd ? null : sure, noticed });
-    setBusy(false);
-  };
+  const say = (answer: 'first' | 'second' | 'none', noticed = false) =>
+    onSay({ kind: 'pair', answer, sure: answer === 'none' || isJnd ? null : sure, noticed });
   return (
     <NextStep
-      number={1}
       title={isJnd ? `Which had more ${name}?` : ask === 'which' ? 'Which was B?' : 'Which was better?'}
       actions={
         <>

@@ -5,7 +5,7 @@ import { useCallback } from 'react';
 import { Button } from '@/ui/Button';
 import { Chart, ChartPlace } from '@/ui/Chart';
 import type { BookView } from '@/book/model/bookView';
-import { putBack } from '@/book/write/settings';
+import { putBack, applyChanges } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
 import { pairFinding } from '@/book/judge/road/verdict';
 import { roadName } from '@/book/judge/roadName';
@@ -22,7 +22,6 @@ import type { Pair, RidesToldApart } from '@/book/model/pair';
 import { verdictOption } from './verdictChart';
 import { keyOfText } from '@/core/settings/setting';
 import { percent } from '@/core/text/percent';
-import { applyChanges } from '@/book/write/settings';
 import { trustSentence } from '@/words/verdict';
 import { ComparisonTable } from './ComparisonTable';
 
@@ -61,7 +60,6 @@ function Apart({ pair, apart, view }: { pair: Pair; apart: RidesToldApart; view:
   const likely = shares.toSorted((x, y) => y.share - x.share);
   return (
     <NextStep
-      number={2}
       title="Which of them did it?"
       actions={
         next &&
@@ -110,7 +108,6 @@ function Decide({
   return (
     <>
       <NextStep
-        number={1}
         title="Keep it"
         actions={
           <Button
@@ -135,10 +132,9 @@ function Decide({
         )}
       </NextStep>
       {pair.apart && <Apart pair={pair} apart={pair.apart} view={view} />}
-      {between.map((change, i) => (
+      {between.map((change) => (
         <NextStep
           key={change.id}
-          number={i + (pair.apart ? 3 : 2)}
           title={`Or put back: ${change.what}`}
           actions={
             <Button
@@ -171,7 +167,6 @@ function NoPair({ view }: { view: BookView }) {
       }
       next={
         <NextStep
-          number={1}
           title={
             <Link className="underline underline-offset-4" href="/ride">
               {newest ? 'Ride once more' : 'Ride three laps'}

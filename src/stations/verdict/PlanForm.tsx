@@ -127,7 +127,6 @@ export function PlanForm({
       subtitle={words.about}
       next={
         <NextStep
-          number={1}
           title={isPair || isBlindAsked ? 'The order is drawn now' : 'The first ride'}
           actions={
             <>

@@ -7,18 +7,13 @@ import { NextStep } from '@/ui/StationPage';
 
 const RATINGS = Array.from({ length: HIGHEST_RATING - LOWEST_RATING + 1 }, (_, i) => LOWEST_RATING + i);
 
-/** Whether a ride was driven whose feel is still to be rated. */
-export const canRate = ({ asked, unrated }: ExperimentView): boolean =>
-  'dimension' in asked && asked.dimension !== null && unrated !== null;
-
 /** The dimension of feel that was named, 1 to 7, of the last ride that was driven and not rated yet. */
-export function RateStep({ open, number }: { open: ExperimentView; number: number }) {
+export function RateStep({ open }: { open: ExperimentView }) {
   const { asked, unrated, id } = open;
   if (!('dimension' in asked) || asked.dimension === null || unrated === null) return null;
   const { dimension } = asked;
   return (
     <NextStep
-      number={number}
       title={`Rate the ${dimension} of ride ${unrated + 1}`}
       actions={
         <span className="flex flex-wrap gap-1" role="group" aria-label={`Rate ${dimension}`}>

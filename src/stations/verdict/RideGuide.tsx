@@ -1,17 +1,18 @@
 'use client';
 
 import { isPairPlan, rulesOf, settingsOf } from '@/core/experiment/questions';
-import type { Said } from '@/core/experiment/trial';
-import { endEarly, lookNow, sayAnswer } from '@/book/write/experiments';
+import { endEarly, lookNow } from '@/book/write/experiments';
 import { experimentSentence, settingWords } from '@/book/judge/experimentWords';
 import { settingNames } from '@/book/judge/trail';
 import { roadMap } from '@/book/judge/roadMap';
 import { trackOf } from '@/book/judge/trackOf';
+import { turnOf } from '@/book/judge/turn';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentView, OwnSpread, ShownStep } from '@/book/model/experimentView';
+import type { ExperimentView, OwnSpread } from '@/book/model/experimentView';
 import { RoadLine } from '@/parts/RoadLine';
 import { notifyReply } from '@/parts/notifyReply';
 import { usePollRefresh } from '@/parts/usePollRefresh';
+import { useTurn } from '@/parts/useTurn';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { NextStep, StationPage } from '@/ui/StationPage';
@@ -19,7 +20,7 @@ import { capital } from '@/words/format';
 import { QUESTION_WORDS } from '@/words/questions';
 import { AnswerPicture } from './AnswerPicture';
 import { PairAnswer } from './PairAnswer';
-import { canRate, RateStep } from './RateStep';
+import { RateStep } from './RateStep';
 import { FeelAnswer } from './FeelAnswer';
 import { Driven, Here, Simulated } from './RideSteps';
 
@@ -37,29 +38,16 @@ export function RideGuide({
   usePollRefresh(asked.way === 'helper' && step.kind === 'ride' && !step.isLoaded);
   const words = settingWords(view);
   const names = settingNames(view, settingsOf(asked));
-  // The steps that stand before one, and so its number.
-  const looks = canRate(open) ? 3 : 2;
-  const ends = canLook(open) ? looks + 1 : looks;
   return (
     <StationPage
       finding={headingOf(open, words)}
       subtitle={`${QUESTION_WORDS[open.question].ask} ${capital(names)}, ${view.names.car}.`}
       next={
         <>
-          {elsewhere.length > 0 ? (
-            <NextStep number={1} title="Something else was changed" actions={<End open={open} />}>
-              <span className="text-rust">
-                {capital(settingNames(view, elsewhere))} changed since this was asked: what is ridden now
-                would not be told from that. Put it back on the trail, or end this question.
-              </span>
-            </NextStep>
-          ) : (
-            <CurrentStep view={view} open={open} step={step} />
-          )}
-          <RateStep open={open} number={2} />
+          <CurrentStep view={view} open={open} />
+          <RateStep open={open} />
           {canLook(open) && (
             <NextStep
-              number={looks}
               title="Look before the end"
               actions={
                 <Button onClick={() => void lookNow(open.id).then((reply) => notifyReply(reply))}>
@@ -73,7 +61,6 @@ export function RideGuide({
           )}
           {elsewhere.length === 0 && (
             <NextStep
-              number={ends}
               title="Break off"
               actions={
                 <>
@@ -122,13 +109,12 @@ const canLook = ({ question, answer, ridden }: ExperimentView) =>
 function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof settingWords>): string {
   if (step.kind === 'over') return 'That was the last ride';
   if (step.kind === 'answer')
-    return step.ask === 'which'
-      ? 'Which of the two was B?'
-      : step.ask === 'better'
-        ? 'Which was better?'
-        : step.ask === 'more'
-          ? `Which had more ${words.name(settingsOf(asked)[0]!).toLowerCase()}?`
-          : 'How was it?';
+    return {
+      which: 'Which of the two was B?',
+      better: 'Which was better?',
+      more: `Which had more ${words.name(settingsOf(asked)[0]!).toLowerCase()}?`,
+      feel: 'How was it?',
+    }[step.ask];
   const ride = `Ride ${step.place + 1}${step.of === null ? '' : ` of ${step.of}`}`;
   if (step.values === null)
     return `${ride}: ${step.isLoaded || asked.way === 'here' ? 'drive' : asked.way === 'files' ? 'load its file' : 'your helper is loading'}`;
@@ -136,31 +122,37 @@ function headingOf({ step, asked }: ExperimentView, words: ReturnType<typeof set
   return `${ride}: ${side}${words.side(step.values)}, ${asked.lapsPerRide} ${asked.lapsPerRide === 1 ? 'lap' : 'laps'}`;
 }
 
-function CurrentStep({ view, open, step }: { view: BookView; open: ExperimentView; step: ShownStep }) {
-  const answer = (said: Said) =>
-    sayAnswer({ id: open.id, place: step.kind === 'over' ? 0 : step.place, said }).then(
-      (reply) => void notifyReply(reply),
-    );
-  if (step.kind === 'over') return null;
-  if (step.kind === 'answer')
-    return step.ask === 'feel' ? (
-      <FeelAnswer
-        names={settingsOf(open.asked).map((key) => ({ key, name: settingWords(view).name(key) }))}
-        isFirst={step.isFirst}
-        onSay={answer}
-      />
-    ) : (
-      <PairAnswer
-        ask={step.ask}
-        name={settingWords(view).name(settingsOf(open.asked)[0]!).toLowerCase()}
-        way={open.asked.way}
-        onSay={answer}
-      />
-    );
-  if (open.asked.way === 'simulated' && step.values)
-    return <Simulated view={view} open={open} step={step} values={step.values} />;
-  if (open.asked.way === 'here') return <Here view={view} open={open} />;
-  return <Driven view={view} open={open} step={step} />;
+function CurrentStep({ view, open }: { view: BookView; open: ExperimentView }) {
+  const { isBusy, say } = useTurn(open);
+  const turn = turnOf(open);
+  const words = settingWords(view);
+  switch (turn.waitsFor) {
+    case 'nothing':
+      return null;
+    case 'settings put back':
+      return (
+        <NextStep title="Something else was changed" actions={<End open={open} />}>
+          <span className="text-rust">
+            {capital(settingNames(view, turn.keys))} changed since this was asked: what is ridden now would
+            not be told from that. Put it back on the trail, or end this question.
+          </span>
+        </NextStep>
+      );
+    case 'answer to a ride': {
+      const names = settingsOf(open.asked).map((key) => ({ key, name: words.name(key) }));
+      return <FeelAnswer names={names} isFirst={turn.step.isFirst} isBusy={isBusy} onSay={say} />;
+    }
+    case 'answer to a pair': {
+      const name = words.name(settingsOf(open.asked)[0]!).toLowerCase();
+      return <PairAnswer open={open} step={turn.step} name={name} isBusy={isBusy} onSay={say} />;
+    }
+    case 'simulated ride':
+      return <Simulated view={view} open={open} step={turn.step} values={turn.values} />;
+    case 'ride here':
+      return <Here view={view} open={open} />;
+    case 'ride in the title':
+      return <Driven view={view} open={open} step={turn.step} />;
+  }
 }
 
 /** Laps that were driven can be compared, and what is believed of what a driver notices holds after some pairs as well. */

@@ -1,18 +1,19 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
 import { rulesOf, settingsOf } from '@/core/experiment/questions';
 import type { TrialOutcome } from '@/core/experiment/trial';
 import { cautionsFor } from '@/book/judge/cautionsFor';
 import { settingWords } from '@/book/judge/experimentWords';
+import type { RideStep } from '@/book/judge/turn';
 import { withSettings } from '@/book/judge/withSettings';
 import type { BookView } from '@/book/model/bookView';
-import type { ExperimentView, ShownStep } from '@/book/model/experimentView';
-import { bookTrial, takeLogs } from '@/book/write/experiments';
+import type { ExperimentView } from '@/book/model/experimentView';
+import { takeLogs } from '@/book/write/experiments';
 import { saveSlot } from '@/parts/saveSlot';
 import { notifyReply } from '@/parts/notifyReply';
 import { useSimulatedRide } from '@/parts/useSimulatedRide';
+import { useTurn } from '@/parts/useTurn';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { ProgressBar } from '@/ui/ProgressBar';
@@ -24,7 +25,6 @@ export function Here({ view, open }: { view: BookView; open: ExperimentView }) {
   const isElsewhere = open.trackId !== view.trackId;
   return (
     <NextStep
-      number={1}
       title="Drive it here"
       actions={
         !isElsewhere && (
@@ -43,8 +43,6 @@ export function Here({ view, open }: { view: BookView; open: ExperimentView }) {
   );
 }
 
-type RideStep = Extract<ShownStep, { kind: 'ride' }>;
-
 /** A simulated ride: the driver rides with the values of the step, and the ride is booked. */
 export function Simulated({
   view,
@@ -57,13 +55,13 @@ export function Simulated({
   step: RideStep;
   values: NonNullable<RideStep['values']>;
 }) {
-  const { progress, start, cancel } = useSimulatedRide(withSettings(view, values), async (rideId) => {
-    notifyReply(await bookTrial({ id: open.id, place: step.place, outcome: 'ridden', rideId }));
-  });
+  const { book } = useTurn(open);
+  const { progress, start, cancel } = useSimulatedRide(withSettings(view, values), (rideId) =>
+    book('ridden', rideId),
+  );
   const isElsewhere = open.trackId !== view.trackId;
   return (
     <NextStep
-      number={1}
       title={step.side === null ? 'Ride it' : `Ride ${step.side}`}
       actions={
         progress ? (
@@ -97,29 +95,17 @@ const WENT_WRONG: { outcome: TrialOutcome; label: string }[] = [
 
 /** A ride in the title: what to load, and how it went. */
 export function Driven({ view, open, step }: { view: BookView; open: ExperimentView; step: RideStep }) {
-  const [isBusy, setBusy] = useState(false);
+  const { isBusy, book } = useTurn(open);
   const words = settingWords(view);
   const { asked } = open;
-  const book = async (outcome: TrialOutcome) => {
-    setBusy(true);
-    notifyReply(await bookTrial({ id: open.id, place: step.place, outcome }));
-    setBusy(false);
-  };
   const isBlind = step.values === null;
   const isAlone = asked.way === 'files';
+  const loading = isAlone ? 'Save and load its file' : 'Wait for your helper';
+  const blind = step.isLoaded ? 'Drive' : loading;
   const isCheck = open.answer?.kind === 'best' && open.answer.found.isCheck;
   return (
     <NextStep
-      number={1}
-      title={
-        !isBlind
-          ? `Load ${words.side(step.values!)}`
-          : step.isLoaded
-            ? 'Drive'
-            : isAlone
-              ? 'Save and load its file'
-              : 'Wait for your helper'
-      }
+      title={isBlind ? blind : `Load ${words.side(step.values!)}`}
       actions={
         <>
           {isAlone && (
