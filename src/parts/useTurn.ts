@@ -29,7 +29,6 @@ export function useTurn({ id, step }: Pick<ExperimentView, 'id' | 'step'>, onDon
   const place = step.kind === 'over' ? 0 : step.place;
   return {
     isBusy,
-    ask,
     book: (outcome: TrialOutcome, rideId?: string) => ask(bookTrial({ id, place, outcome, rideId })),
     say: (said: Said) => ask(sayAnswer({ id, place, said })),
   };
