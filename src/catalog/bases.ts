@@ -1,6 +1,7 @@
 import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import type { MenuPage } from '@/core/card/setupCard';
 import type { BaseProgram, RigSpec } from '@/core/rig/rigSpec';
+import { SHAPED_AXES } from '@/core/formats/titleJson';
 import type { MenuSchema, MenuField } from '@/core/response/menuSchema';
 import { bandParameter } from '@/core/force/forceParameters';
 import { BAND_HZ } from '@/core/force/forceSettings';
@@ -133,8 +134,7 @@ const BASES: Record<string, (spec: RigSpec) => BaseMenus> = {
 /** The pages of a base's program: one, with the wheel first. */
 export function basePages(spec: RigSpec): MenuPage[] {
   const name = baseMenus(spec).steering?.dialect.name ?? 'Base';
-  const axes: AxisName[] = ['steering', 'throttle', 'brake', 'clutch', 'handbrake'];
-  return [{ path: `${name} › Settings`, layer: 'base', axes }];
+  return [{ path: `${name} › Settings`, layer: 'base', axes: SHAPED_AXES }];
 }
 
 /** The menus of a rig's base: as its owner described them, else as the catalogue knows them. */

@@ -1,5 +1,5 @@
 import { AXIS_WORDS } from '@/core/axes/axes';
-import { lockNeutral, type ShapedAxis } from '@/core/formats/titleJson';
+import { lockNeutral, SHAPED_AXES, type ShapedAxis } from '@/core/formats/titleJson';
 import type { ForceParameter } from '@/core/force/forceParameters';
 import type { MenuSchema, MenuField } from '@/core/response/menuSchema';
 
@@ -12,15 +12,9 @@ function sameOnEveryAxis(name: string, fields: MenuField[], steering: MenuField[
     axis: AXIS_WORDS[axis],
     fields: [...own, ...fields],
   });
-  return {
-    steering: on('steering', steering),
-    throttle: on('throttle'),
-    brake: on('brake'),
-    clutch: on('clutch'),
-    handbrake: on('handbrake'),
-    paddle_left: on('paddle_left'),
-    paddle_right: on('paddle_right'),
-  };
+  return Object.fromEntries(
+    SHAPED_AXES.map((axis) => [axis, on(axis, axis === 'steering' ? steering : [])]),
+  ) as AxisDialects;
 }
 
 function degreesField(

@@ -1,5 +1,5 @@
 import type { FootHabits } from '@/core/axes/foot';
-import type { PedalAxis } from '@/core/axes/axes';
+import { AXES, type PedalAxis } from '@/core/axes/axes';
 
 /** Drivers are called by their shift; each has feet of their own. */
 export const DRIVERS = ['Dawn shift', 'Noon shift', 'Late shift'] as const;
@@ -10,18 +10,25 @@ const BRAKE_FEET: Record<string, FootHabits> = {
   'Late shift': { restTravel: 0.031, restWander: 0.0025, pressTravel: 0.87, pressSpread: 0.016 },
 };
 
-/** Pedals and levers that are simply pressed to their stop (the handbrake to where it feels full), by everybody alike. */
-const USUAL: Record<Exclude<PedalAxis, 'brake'>, FootHabits> = {
-  // Pressed against the stop: more than the way is asked for.
-  throttle: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
-  clutch: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
-  handbrake: { restTravel: 0, restWander: 0, pressTravel: 0.9, pressSpread: 0.014, takeupTravel: 0.07 },
-  paddle_left: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
-  paddle_right: { restTravel: 0.003, restWander: 0.0006, pressTravel: 1.03, pressSpread: 0.01 },
+/** By everybody alike: pressed against the stop, for which more than the way is asked for. */
+const TO_THE_STOP: FootHabits = {
+  restTravel: 0.003,
+  restWander: 0.0006,
+  pressTravel: 1.03,
+  pressSpread: 0.01,
+};
+/** A lever is pulled to where it feels full. */
+const TO_FULL: FootHabits = {
+  restTravel: 0,
+  restWander: 0,
+  pressTravel: 0.9,
+  pressSpread: 0.014,
+  takeupTravel: 0.07,
 };
 
 export function habitsOf(driver: string, axis: PedalAxis): FootHabits {
-  return axis === 'brake' ? (BRAKE_FEET[driver] ?? BRAKE_FEET['Late shift']!) : USUAL[axis];
+  if (axis === 'brake') return BRAKE_FEET[driver] ?? BRAKE_FEET['Late shift']!;
+  return AXES[axis].limb === 'Hand' ? TO_FULL : TO_THE_STOP;
 }
 
 /** The foot on the brake. */

@@ -1,5 +1,5 @@
 import type { MenuPage } from '@/core/card/setupCard';
-import type { ShapedAxis } from '@/core/formats/titleJson';
+import { SHAPED_AXES, type ShapedAxis } from '@/core/formats/titleJson';
 import type { TitleTraits } from '@/core/ready/preflight';
 import {
   CAUSEWAY_CAR_MENU,
@@ -33,13 +33,9 @@ export interface Title {
   traits: TitleTraits;
 }
 
-const ALL_BUT_GEAR: readonly ShapedAxis[] = [
-  'throttle',
-  'brake',
-  'clutch',
-  'handbrake',
-  'paddle_left',
-  'paddle_right',
+/** Every control, the wheel last. */
+const EVERY_CONTROL: readonly ShapedAxis[] = [
+  ...SHAPED_AXES.filter((axis) => axis !== 'steering'),
   'steering',
 ];
 
@@ -54,9 +50,9 @@ export const TITLES: readonly Title[] = [
     carMenu: CAUSEWAY_CAR_MENU,
     pages: [
       // One page for each thing that can be set of a control, with all controls on it.
-      { path: 'Tides › Where they begin', layer: 'title', axes: ALL_BUT_GEAR, fields: ['deadzone'] },
-      { path: 'Tides › Where they are full', layer: 'title', axes: ALL_BUT_GEAR, fields: ['saturation'] },
-      { path: 'Tides › How they rise', layer: 'title', axes: ALL_BUT_GEAR, fields: ['linearity'] },
+      { path: 'Tides › Where they begin', layer: 'title', axes: EVERY_CONTROL, fields: ['deadzone'] },
+      { path: 'Tides › Where they are full', layer: 'title', axes: EVERY_CONTROL, fields: ['saturation'] },
+      { path: 'Tides › How they rise', layer: 'title', axes: EVERY_CONTROL, fields: ['linearity'] },
       { path: 'Helm', layer: 'title', axes: ['steering'], except: ['deadzone', 'saturation', 'linearity'] },
       { path: 'Garage › Steering', layer: 'car', axes: ['steering'] },
     ],

@@ -9,8 +9,8 @@ import { forceFactsOf } from '@/book/judge/force';
 import { livePlan, liveSetting, type LiveHow } from '@/book/judge/livePlan';
 import type { BookView } from '@/book/model/bookView';
 import type { DeviceSource } from '@/devices/source';
-import type { Driven, StartedDrive } from '@/workers/driveWorkerClient';
-import { startDrive } from '@/workers/startDrive';
+import { driveWorkerClient, type Driven, type StartedDrive } from '@/workers/driveWorkerClient';
+import { driveWorker } from '@/workers/startWorker';
 import { latestRaw } from './liveRig';
 
 /** What a page shows of a ride in real time; a moment of it is drawn from {@link Drive.frame}, never from here. */
@@ -84,7 +84,8 @@ export function useDrive(
     const isStandIn = source.info.kind === 'simulated';
     const plan = livePlan(view, source.info.ranges, { ...how, isStandIn });
     let shown = BEFORE;
-    const started = startDrive(
+    const started = driveWorkerClient(
+      driveWorker(),
       plan,
       // What a blind ride was driven with is written nowhere before the end, so neither is its force.
       blind ? null : chainIn(view),

@@ -2,12 +2,11 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { reasonOf, type Outcome } from '@/core/problem';
-import type { BaseByHand } from '@/core/identify/baseByHand';
-import { FEWEST_USABLE } from '@/core/identify/baseByHand';
+import { type BaseByHand, FEWEST_USABLE } from '@/core/identify/baseByHand';
 import { isSpin } from '@/core/identify/hungMass';
 import type { DeviceSource } from '@/devices/source';
 import type { SimulatedRig } from '@/devices/simulatedRig';
-import { startBase } from '@/workers/startBase';
+import { startWorker } from '@/workers/startWorker';
 import { spinSession, type SpinSession, type SpinStatus } from './spinSession';
 
 /** What the spins so far say. */
@@ -24,7 +23,7 @@ export function useSpins(source: DeviceSource, simulated: SimulatedRig | null, c
   const [session, setSession] = useState<SpinSession | null>(null);
   const asked = useRef(0);
   useEffect(() => {
-    const worker = startBase();
+    const worker = startWorker.base();
     let opened: SpinSession | null = null;
     let isOver = false;
     const estimate = () => {

@@ -1,5 +1,5 @@
 import { bisect } from '@/core/numeric/bisect';
-import type { AxisName } from '@/core/axes/axes';
+import { AXES } from '@/core/axes/axes';
 import type { Draw } from '@/ui/LiveCanvas';
 import type { CaptureSession } from '@/live/captureSession';
 
@@ -7,12 +7,6 @@ const SHOWN_S = 14;
 const TOP = 12;
 const BOTTOM = 12;
 const STROKE = 2.5;
-
-/** The colour variable of an axis; paddles are drawn as the clutch that they are. */
-export function axisColour(axis: AxisName): string {
-  if (axis === 'paddle_left' || axis === 'paddle_right') return 'clutch';
-  return axis === 'gear' ? 'ink' : axis;
-}
 
 /** The last seconds of the axis as they come in: least and greatest reading per pixel column, repeats as ghosts. */
 export function liveTrace(session: CaptureSession): Draw {
@@ -37,7 +31,7 @@ export function liveTrace(session: CaptureSession): Draw {
     const end = recorder.time(recorder.length - 1);
     const perSecond = width / SHOWN_S;
     // Bars from least to greatest per column, joined to the column before: far cheaper than one long stroke.
-    context.fillStyle = colour(axisColour(state.axis));
+    context.fillStyle = colour(AXES[state.axis].ink);
     let column = -1;
     let low = 0;
     let high = 0;

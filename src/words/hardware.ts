@@ -1,4 +1,4 @@
-import type { AxisName } from '@/core/axes/axes';
+import { AXES, type AxisName } from '@/core/axes/axes';
 import type { RigSpec } from '@/core/rig/rigSpec';
 
 export const SENSOR_WORDS = {
@@ -19,7 +19,7 @@ export const DRIVE_WORDS = {
 export function sensorName(spec: RigSpec, axis: AxisName): string {
   if (axis === 'steering') return DRIVE_WORDS[spec.base.drive];
   if (axis === 'gear') return spec.shifter?.kind === 'sequential' ? 'Sequential lever' : 'Gate shifter';
-  if (axis === 'handbrake') return 'Analogue handbrake';
-  if (axis === 'paddle_left' || axis === 'paddle_right') return 'Analogue clutch paddle';
-  return SENSOR_WORDS[spec.pedals[axis] ?? 'unknown'];
+  const { hardware } = AXES[axis];
+  if (hardware !== null) return hardware;
+  return SENSOR_WORDS[spec.pedals[axis as keyof RigSpec['pedals']] ?? 'unknown'];
 }

@@ -1,6 +1,6 @@
 import { fail, type Outcome } from '@/core/problem';
-import type { CaptureWorker, ReadCapture } from './capture.worker';
-import { startedWorker } from './startedWorker';
+import type { ReadCapture } from './capture.worker';
+import { startWorker } from './startWorker';
 
 const LARGEST_MB = 256;
 
@@ -14,9 +14,7 @@ export async function readCapture(file: File): Promise<Outcome<ReadCapture>> {
       remedy: `At most ${LARGEST_MB} MB are read; record a shorter stretch.`,
     });
   const text = await file.text();
-  const reader = startedWorker<CaptureWorker>(
-    new Worker(new URL('./capture.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const reader = startWorker.capture();
   try {
     return await reader.ask((worker) => worker.read(text));
   } finally {

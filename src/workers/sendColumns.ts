@@ -1,8 +1,8 @@
 import { transfer } from 'comlink';
 import type { PackedColumns } from '@/core/formats/packedColumns';
 import { postColumns, type SentAnswer } from './postColumns';
-import type { SendWorker } from './send.worker';
-import { startedWorker, WorkerFailed } from './startedWorker';
+import { WorkerFailed } from './startedWorker';
+import { startWorker } from './startWorker';
 
 export interface ColumnSender {
   /** Posts columns; they are handed over and empty afterwards, also where it rejects. */
@@ -15,9 +15,7 @@ export interface ColumnSender {
 
 /** Posts packed columns to one address from a worker of its own. */
 export function columnSender(path: string): ColumnSender {
-  const sender = startedWorker<SendWorker>(
-    new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const sender = startWorker.send();
   // A worker made from a blob has no address of its own to start from.
   const url = new URL(path, location.href).href;
   let isHere = false;

@@ -2,8 +2,7 @@ import { proxy } from 'comlink';
 import type { ForceChain } from '@/core/force/handsOff';
 import type { RideLog } from '@/core/rides/rideLog';
 import type { RidePlan, RideProgress } from '@/core/vehicle/simulateRide';
-import type { RideWorker } from './ride.worker';
-import { startedWorker } from './startedWorker';
+import { startWorker } from './startWorker';
 
 /** The ride was cancelled before it ended. */
 export class RideCancelled extends Error {}
@@ -14,9 +13,7 @@ export function startRide(
   chain: ForceChain | null,
   onProgress: (progress: RideProgress) => void,
 ) {
-  const simulator = startedWorker<RideWorker>(
-    new Worker(new URL('./ride.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const simulator = startWorker.ride();
   let stop: (reason: Error) => void = () => undefined;
   const stopped = new Promise<never>((_, reject) => {
     stop = reject;

@@ -1,6 +1,6 @@
 import type { RideColumn } from '../rides/rideLog';
 
-/** An axis of a rig: how it is called, worked and recorded. */
+/** An axis of a rig: how it is called, worked, drawn, measured and recorded. */
 interface Axis {
   /** What it is called in a sentence. */
   word: string;
@@ -11,44 +11,123 @@ interface Axis {
   /** What works it, and how. */
   limb: 'Hands' | 'Hand' | 'Foot' | 'Finger';
   verb: 'Turn' | 'Press' | 'Pull' | 'Move';
+  /** The colour of the theme that it is drawn in; paddles are drawn as the clutch that they are. */
+  ink: 'steering' | 'throttle' | 'brake' | 'clutch' | 'handbrake' | 'ink';
+  /** Whether one rests on it while driving, and whether its slack is always taken up: parts of its capture. */
+  isRestedOn: boolean;
+  hasSlack: boolean;
+  /** Where a change of it is felt: weaving, before a bend, on a straight. */
+  feltIn: 'weave' | 'bend' | 'straight';
+  /** What it is where a rig's description names no sensor of it. */
+  hardware: string | null;
+  /** How one who has no keyboard is asked to show it, and whether a rig may do without it; `null`: not asked for there. */
+  shown: { title: string; how: string; isOptional: boolean } | null;
   /** Where a ride log has it. */
   column: RideColumn | null;
 }
 
+/** What holds for an axis that says nothing else. */
+const USUAL = {
+  isRestedOn: false,
+  hasSlack: false,
+  feltIn: 'straight',
+  hardware: null,
+  shown: null,
+  column: null,
+} as const;
+const PEDAL = { ...USUAL, kind: 'pedal', limb: 'Foot', verb: 'Press', isRestedOn: true } as const;
+const PADDLE = {
+  ...PEDAL,
+  limb: 'Finger',
+  verb: 'Pull',
+  ink: 'clutch',
+  hardware: 'Analogue clutch paddle',
+} as const;
+
 /** All axes, in the order in which they are calibrated. A new one is an entry here; which rigs have it, `rigSpec.ts`. */
 const TABLE = {
   steering: {
+    ...USUAL,
     word: 'steering',
     short: 'Steer',
     kind: 'wheel',
     limb: 'Hands',
     verb: 'Turn',
+    ink: 'steering',
+    feltIn: 'weave',
+    shown: {
+      title: 'Turn the wheel far to both sides and back',
+      how: 'To the stops or nearly, gently.',
+      isOptional: false,
+    },
     column: 'steer_deg',
   },
-  throttle: pedal('throttle', 'throttle'),
-  brake: pedal('brake', 'brake'),
-  clutch: pedal('clutch', null),
+  throttle: {
+    ...PEDAL,
+    word: 'throttle',
+    short: 'Throttle',
+    ink: 'throttle',
+    shown: { title: 'Now the throttle, fully, and let go', how: 'Only the throttle.', isOptional: false },
+    column: 'throttle',
+  },
+  brake: {
+    ...PEDAL,
+    word: 'brake',
+    short: 'Brake',
+    ink: 'brake',
+    feltIn: 'bend',
+    shown: {
+      title: 'Press the brake to its stop and let go',
+      how: 'The browser shows a device only after something on it has moved. By hand alone: pull the brake’s paddle.',
+      isOptional: false,
+    },
+    column: 'brake',
+  },
+  clutch: {
+    ...PEDAL,
+    word: 'clutch',
+    short: 'Clutch',
+    ink: 'clutch',
+    shown: {
+      title: 'Now the clutch, fully, and let go',
+      how: 'No clutch pedal? Hold the brake down for a second.',
+      isOptional: true,
+    },
+  },
   handbrake: {
+    ...USUAL,
     word: 'handbrake',
     short: 'Hand',
     kind: 'pedal',
     limb: 'Hand',
     verb: 'Pull',
-    column: null,
+    ink: 'handbrake',
+    hasSlack: true,
+    feltIn: 'bend',
+    hardware: 'Analogue handbrake',
+    shown: {
+      title: 'Pull the handbrake fully and let go',
+      how: 'None, or only a switch? Hold the brake down for a second.',
+      isOptional: true,
+    },
   },
-  gear: { word: 'shifter', short: 'Gear', kind: 'shifter', limb: 'Hand', verb: 'Move', column: null },
-  paddle_left: paddle('left paddle', 'Pad L'),
-  paddle_right: paddle('right paddle', 'Pad R'),
+  gear: {
+    ...USUAL,
+    word: 'shifter',
+    short: 'Gear',
+    kind: 'shifter',
+    limb: 'Hand',
+    verb: 'Move',
+    ink: 'ink',
+    shown: {
+      title: 'Shifter: through every gate, reverse last',
+      how: 'Into each and out again; then hold the brake for a second. No shifter? The same at once.',
+      isOptional: true,
+    },
+  },
+  paddle_left: { ...PADDLE, word: 'left paddle', short: 'Pad L' },
+  paddle_right: { ...PADDLE, word: 'right paddle', short: 'Pad R' },
 } as const satisfies Record<string, Axis>;
-
-function pedal(word: string, column: RideColumn | null) {
-  const short = word.replace(/^./, (c) => c.toUpperCase());
-  return { word, short, kind: 'pedal', limb: 'Foot', verb: 'Press', column } as const;
-}
-
-function paddle(word: string, short: string) {
-  return { word, short, kind: 'pedal', limb: 'Finger', verb: 'Pull', column: null } as const;
-}
 
 export type AxisName = keyof typeof TABLE;
 /** Axes that are pressed or pulled from a released end: analysed alike. */

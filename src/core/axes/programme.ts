@@ -1,4 +1,4 @@
-import { isPedalAxis, type AxisName } from './axes';
+import { AXES, isPedalAxis, type AxisName } from './axes';
 
 /** What a step of a guided capture asks the driver to do. */
 export type StepKind = 'rest' | 'cover' | 'takeup' | 'sweep' | 'press' | 'hold' | 'gate';
@@ -50,8 +50,9 @@ export function programmeFor(axis: AxisName, options: ProgrammeOptions = {}): Ca
   if (axis === 'steering') return steering(options.angles ?? heldAngles(options.rotationDeg ?? null));
   if (axis === 'gear') return shifter(options.shifter ?? { kind: 'gate', gears: 6 });
   if (!isPedalAxis(axis)) throw new RangeError(`no programme for ${axis}`);
-  const slack = axis === 'handbrake' || options.takeup ? [TAKEUPS] : [];
-  const cover = axis === 'handbrake' ? [] : [step('cover')];
+  const { hasSlack, isRestedOn } = AXES[axis];
+  const slack = hasSlack || options.takeup ? [TAKEUPS] : [];
+  const cover = isRestedOn ? [step('cover')] : [];
   return [step('rest'), ...cover, ...slack, SWEEPS, PRESSES];
 }
 

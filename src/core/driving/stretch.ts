@@ -1,4 +1,4 @@
-import type { AxisName } from '../axes/axes';
+import { AXES, type AxisName } from '../axes/axes';
 import type { CarSpec } from '../vehicle/carSpec';
 import { planSpeed } from '../vehicle/speedPlan';
 import type { Track } from '../vehicle/track';
@@ -41,8 +41,7 @@ export function stretchOf(track: Track, car: CarSpec, kind: StretchKind): Stretc
 }
 
 /** What a setting of an axis is felt in. */
-export const stretchFor = (axis: AxisName): StretchKind =>
-  axis === 'steering' ? 'weave' : axis === 'brake' || axis === 'handbrake' ? 'bend' : 'straight';
+export const stretchFor = (axis: AxisName): StretchKind => AXES[axis].feltIn;
 
 /** The start of the piece of road that bends least. */
 export function straightest({ curvature, stepM, spec }: Track): number {

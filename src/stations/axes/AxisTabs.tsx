@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { AXES } from '@/core/axes/axes';
 import { Pebble, type PebbleKind } from '@/ui/Pebble';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
@@ -10,16 +11,6 @@ const PEBBLES: Record<Health, PebbleKind> = {
   'under-way': 'dot',
   settled: 'check',
   look: 'alert',
-};
-const UNDERLINES: Record<AxisView['axis'], string> = {
-  steering: 'border-steering',
-  throttle: 'border-throttle',
-  brake: 'border-brake',
-  clutch: 'border-clutch',
-  handbrake: 'border-handbrake',
-  gear: 'border-ink',
-  paddle_left: 'border-clutch',
-  paddle_right: 'border-clutch',
 };
 
 /** The axes of the rig, each with its state; on the right, capture or history of the one that is open. */
@@ -44,7 +35,8 @@ export function AxisTabs({
               href={`/axes/${other.axis}`}
               aria-current={isHere ? 'page' : undefined}
               aria-label={`${other.name}: ${reason}`}
-              className={`flex min-h-11 items-center gap-1.5 border-b-3 text-[15px] ${isHere ? `font-bold ${UNDERLINES[other.axis]}` : 'border-transparent text-muted hover:text-ink'}`}
+              className={`flex min-h-11 items-center gap-1.5 border-b-3 text-[15px] ${isHere ? 'font-bold' : 'border-transparent text-muted hover:text-ink'}`}
+              style={isHere ? { borderColor: `var(--${AXES[other.axis].ink})` } : undefined}
             >
               <Pebble kind={PEBBLES[health]} size={18} shape={other.name.length} />
               {other.name}

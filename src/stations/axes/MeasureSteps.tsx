@@ -10,6 +10,8 @@ import { LinkButton } from '@/ui/LinkButton';
 import type { AxisView } from '@/book/model/axisView';
 import type { BookView } from '@/book/model/bookView';
 import { NextStep } from '@/ui/StationPage';
+import { workedByOf } from '@/core/rig/rigSpec';
+import { captureWords } from '@/words/capture';
 import { moment } from '@/words/format';
 import { notifyReply } from '@/parts/notifyReply';
 import { discardDraft } from '@/book/write/captures';
@@ -26,17 +28,6 @@ interface Props {
   onBegin(fromDraft: boolean): void;
   onAll(): void;
 }
-
-const LENGTHS: Record<AxisView['axis'], string> = {
-  steering: 'Rest, lock to lock three times, marked angles both ways: about a minute.',
-  throttle: 'Rest, foot resting, three sweeps, six presses: about half a minute.',
-  brake: 'Rest, foot resting, three sweeps, six presses: about half a minute.',
-  clutch: 'Rest, foot resting, three sweeps, six presses: about half a minute.',
-  handbrake: 'Rest, the slack three times, three sweeps, six pulls: under a minute.',
-  gear: 'Neutral, then every gate in turn: a quarter of a minute.',
-  paddle_left: 'Rest, finger resting, three sweeps, six pulls: about half a minute.',
-  paddle_right: 'Rest, finger resting, three sweeps, six pulls: about half a minute.',
-};
 
 /** Measure this axis, the whole rig in one go, from the seat, or read a file. */
 export function MeasureSteps(props: Props) {
@@ -79,7 +70,7 @@ export function MeasureSteps(props: Props) {
             </Button>
           }
         >
-          {LENGTHS[axis.axis]}
+          {captureWords(axis.axis, workedByOf(view.rig.spec)).length}
           {axis.axis === 'steering' && <MarkedAngles view={view} onAngles={onAngles} />}
           {axis.axis === 'brake' && (
             <CheckField label="Begin exactly where resistance is felt" checked={takeup} onChange={onTakeup} />

@@ -1,7 +1,7 @@
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
 import { gateName, isSequentialLever, type ShifterAnalysis } from '@/core/axes/analyseShifter';
 import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
-import { restingLimb, strokeOf, strokesOf, type WorkedBy } from '@/core/axes/axes';
+import { AXES, restingLimb, strokeOf, strokesOf, type WorkedBy } from '@/core/axes/axes';
 import type { PedalAnalysis } from '@/core/axes/pedalAnalysis';
 import type { Fact as MarkedFact } from '@/parts/Facts';
 import { Term } from '@/ui/Term';
@@ -57,8 +57,7 @@ function pedalFacts(analysis: PedalAnalysis, by: WorkedBy): Fact[] {
       ? []
       : [{ value: percent(analysis.takeupTravel, 1), meaning: 'of slack before resistance is felt' }];
   return [
-    // A handbrake is not rested on while driving: its capture has no such phase.
-    ...(analysis.coverTravel || analysis.axis !== 'handbrake'
+    ...(analysis.coverTravel || AXES[analysis.axis].isRestedOn
       ? [
           {
             value: analysis.coverTravel ? percent(Math.max(0, analysis.coverTravel.median), 1) : '–',

@@ -1,4 +1,4 @@
-import { strokesOf, type AxisName } from '@/core/axes/axes';
+import { strokesOf, type AxisName, AXES } from '@/core/axes/axes';
 import { gateName, isSequentialLever } from '@/core/axes/analyseShifter';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { AxisAnalysis } from '@/core/axes/analyseAxis';
@@ -8,7 +8,6 @@ import type { SteeringAnalysis } from '@/core/axes/steeringAnalysis';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 import type { CaptureTrace } from '@/core/axes/captureTrace';
 import { capital } from '@/words/format';
-import { axisInk } from '@/parts/axisInk';
 
 const PHASE_NAMES: Record<string, string> = {
   rest: 'Rest',
@@ -65,7 +64,7 @@ export function captureOption(
   const start = trace.t[0] ?? 0;
   const own = ownScale(trace, analysis, layer, palette, start);
   const isSequential = analysis.axis === 'gear' && isSequentialLever(analysis.gates.map(({ gate }) => gate));
-  const color = axisInk(analysis.axis, palette);
+  const color = palette[AXES[analysis.axis].ink];
   return {
     ...base,
     grid: { ...PLAIN_GRID, left: 8, right: 52, top: 12, bottom: 40 },
@@ -205,7 +204,7 @@ function ownScale(
         symbolSize: 9,
         symbolOffset: [0, -8],
         tooltip: { show: false },
-        itemStyle: { color: axisInk(analysis.axis, palette) },
+        itemStyle: { color: palette[AXES[analysis.axis].ink] },
         data: analysis.presses.map((press) => [press.tS - start + PRESS_MIDDLE_S, 100 * press.peak]),
       },
       ...roughMarks(analysis, palette),

@@ -1,8 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { NOISE_REACH_SIGMAS, trendAt, type AxisHistory } from '@/core/axes/axisHistory';
-import type { AxisName } from '@/core/axes/axes';
+import { type AxisName, AXES } from '@/core/axes/axes';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import { axisInk } from '@/parts/axisInk';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 
@@ -15,7 +14,7 @@ export function historyOption(
 ): EChartsCoreOption {
   const base = chartBase(palette);
   const { points, noise, high, outgrows } = history;
-  const color = axisInk(axis, palette);
+  const color = palette[AXES[axis].ink];
   const first = points[0]?.atMs ?? 0;
   const last = points.at(-1)?.atMs ?? 1;
   const until = Math.max(last, Math.min(outgrows?.atMs ?? last, last + (last - first)));

@@ -9,7 +9,7 @@ import { notifyReply } from '@/parts/notifyReply';
 import { Button } from '@/ui/Button';
 import { FileInput } from '@/ui/FileInput';
 import { notify } from '@/ui/notices';
-import { startBase } from '@/workers/startBase';
+import { startWorker } from '@/workers/startWorker';
 import { FoundFigures } from './FoundFigures';
 
 const LARGEST_MB = 256;
@@ -20,7 +20,7 @@ export function BaseFile({ countsPerDegree }: { countsPerDegree: number | null }
   const [isBusy, setBusy] = useState(false);
   const open = async (file: File) => {
     setBusy(true);
-    const worker = startBase();
+    const worker = startWorker.base();
     try {
       const text = await file.text();
       setFound(await worker.ask((base) => base.read(text, countsPerDegree)));

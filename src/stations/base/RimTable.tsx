@@ -12,7 +12,7 @@ import { calmBasis } from '@/book/judge/basis';
 import type { BookView } from '@/book/model/bookView';
 import { BasisMark } from '@/parts/BasisMark';
 import { Table } from '@/ui/Table';
-import { startBase } from '@/workers/startBase';
+import { startWorker } from '@/workers/startWorker';
 
 /** The first of the rows speak of the base alone. */
 const OF_THE_BASE = 2;
@@ -30,7 +30,7 @@ export function RimTable({ view }: { view: BookView }) {
   const [known, setKnown] = useState<{ asked: string; before: RimFigures; after: RimFigures } | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   useEffect(() => {
-    const worker = startBase();
+    const worker = startWorker.base();
     // A worker that was ended while it loaded has nothing more to say.
     let isOver = false;
     const { before, after } = JSON.parse(asked) as ReturnType<typeof rimBeforeAndAfter>;

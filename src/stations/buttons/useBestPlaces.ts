@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { ButtonMap } from '@/core/buttons/buttonMap';
 import type { RimButton } from '@/core/rig/rimButton';
 import { useWorkerAnswer } from '@/parts/useWorkerAnswer';
-import { startButtons } from '@/workers/startButtons';
+import { startWorker } from '@/workers/startWorker';
 
 /** What takes longer than this is said to be under way. */
 const LONG_MS = 400;
@@ -16,7 +16,7 @@ export function useBestPlaces(map: ButtonMap, buttons: readonly RimButton[]) {
   ]);
   const [found, setFound] = useState<{ to: string; places: ButtonMap['on'] } | null>(null);
   const [longFor, setLongFor] = useState<string | null>(null);
-  const { fault, ask } = useWorkerAnswer(startButtons);
+  const { fault, ask } = useWorkerAnswer(startWorker.buttons);
   useEffect(() => {
     const timer = setTimeout(() => setLongFor(question), LONG_MS);
     void ask(

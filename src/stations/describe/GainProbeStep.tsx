@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { NumberField, SelectField } from '@/ui/fields';
 import { NextStep } from '@/ui/StationPage';
 import { moment } from '@/words/format';
-import { startRoad } from '@/workers/startRoad';
+import { startWorker } from '@/workers/startWorker';
 
 const SAID: Record<GainProbe['verdict'], string> = {
   factor: `It is a factor of the force, within ${percent(FACTOR_WITHIN)}.`,
@@ -42,7 +42,7 @@ export function GainProbeStep({
   ]);
   const [found, setFound] = useState<GainProbe | null>(null);
   const [lack, setLack] = useState<string | null>(null);
-  const { isBusy, fault, ask } = useWorkerAnswer(startRoad);
+  const { isBusy, fault, ask } = useWorkerAnswer(startWorker.road);
   if (rides.length < 2) return null;
   const change = (i: number, next: Partial<Chosen>) => {
     // What was found was of other rides, or other numbers.

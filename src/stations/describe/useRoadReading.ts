@@ -1,10 +1,10 @@
 import type { RoadAsked, RoadFromLog } from '@/core/roads/roadFromLog';
 import { useWorkerAnswer } from '@/parts/useWorkerAnswer';
-import { startRoad } from '@/workers/startRoad';
+import { startWorker } from '@/workers/startWorker';
 
 /** Reads the road of a ride off the page. */
 export function useRoadReading(asked: RoadAsked, onRead: (road: RoadFromLog, from: string) => void) {
-  const { isBusy, fault, ask } = useWorkerAnswer(startRoad);
+  const { isBusy, fault, ask } = useWorkerAnswer(startWorker.road);
   return {
     isBusy,
     fault,

@@ -8,7 +8,7 @@ import { changedBetween, type SettingValues } from '@/core/settings/setting';
 import type { RidePlan, RideProgress } from '@/core/vehicle/simulateRide';
 import type { ForceWorker } from '@/workers/force.worker';
 import type { ForceReport, SmoothReport, StabilityReport } from '@/core/force/forceReport';
-import { startForce } from '@/workers/startForce';
+import { startWorker } from '@/workers/startWorker';
 import type { BookView } from '@/book/model/bookView';
 import { anyRidePlan, FORCE_SEED } from '@/book/judge/ridePlan';
 import { forceFactsOf } from '@/book/judge/force';
@@ -64,10 +64,10 @@ export function useForce(view: BookView, values: SettingValues): ForceState {
   );
   const [known, setKnown] = useState<{ planText: string } & Known>({ planText, ...NOTHING });
   const now = known.planText === planText ? known : { planText, ...NOTHING };
-  const worker = useRef<ReturnType<typeof startForce> | null>(null);
+  const worker = useRef<ReturnType<typeof startWorker.force> | null>(null);
 
   useEffect(() => {
-    const started = startForce();
+    const started = startWorker.force();
     worker.current = started;
     const say = (part: Partial<Known>) =>
       setKnown((before) => ({

@@ -5,7 +5,6 @@ import { clippedTravel } from '@/core/axes/calibration';
 import { AXES, AXIS_WORDS, type AxisName } from '@/core/axes/axes';
 import { steeringDegrees } from '@/core/axes/steeringAngle';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
-import { axisColour } from '@/parts/liveTrace';
 import type { AxisView } from '@/book/model/axisView';
 import { capital } from '@/words/format';
 import { endReplay, latestRaw, useLiveRig } from '@/live/liveRig';
@@ -105,7 +104,7 @@ function bar(shown: Shown, isSequential: boolean): Draw {
     const reading = readBar(shown, isSequential);
     if (!reading) return;
     const share = Math.min(1, Math.max(0, reading.share));
-    context.fillStyle = colour(axisColour(shown.axis));
+    context.fillStyle = colour(AXES[shown.axis].ink);
     if (shown.axis === 'steering') {
       context.fillRect(Math.min(width - 2, Math.max(0, share * width - 1)), BAR_Y - 2, 2, BAR_HEIGHT + 4);
       return;

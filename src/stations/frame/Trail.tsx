@@ -12,7 +12,6 @@ import { restoreMoment } from '@/book/write/branches';
 import { putBack } from '@/book/write/settings';
 import { settingNames } from '@/book/judge/trail';
 import { QUESTION_WORDS } from '@/words/questions';
-import type { Question } from '@/core/experiment/questions';
 import type { TrailChangeItem, TrailRideItem, TrailView } from '@/book/model/trailView';
 import { reasonOf } from '@/core/problem';
 import { notify } from '@/ui/notices';
@@ -124,16 +123,6 @@ function Change({ item }: { item: TrailChangeItem }) {
   );
 }
 
-/** A question in the width of a ride. */
-const SHORT_WORDS: Record<Question, string> = {
-  change: 'changed?',
-  discriminate: 'tell?',
-  like: 'like?',
-  jnd: 'how fine?',
-  best: 'best?',
-  explore: 'what?',
-};
-
 function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {
   const laps = ride.counted;
   const time = ride.lapTimeS;
@@ -162,7 +151,7 @@ function Ride({ ride, view }: { ride: TrailRideItem; view: BookView }) {
         />
         {asked && (
           <span className="absolute bottom-0 text-xs text-muted" aria-hidden="true">
-            {SHORT_WORDS[asked.question]}
+            {QUESTION_WORDS[asked.question].short}
           </span>
         )}
         {isConfounded && (

@@ -5,14 +5,14 @@ import type { BitePoint } from '@/core/launch/bitePoint';
 import { FileInput } from '@/ui/FileInput';
 import { NextStep } from '@/ui/StationPage';
 import { useWorkerAnswer } from '@/parts/useWorkerAnswer';
-import { startLaunch } from '@/workers/startLaunch';
+import { startWorker } from '@/workers/startWorker';
 
 const LARGEST_MB = 256;
 
 /** The own clutch's bite point out of a log of slow releases, of any title. */
 export function BiteStep() {
   const [found, setFound] = useState<BitePoint | null>(null);
-  const { isBusy, fault, ask } = useWorkerAnswer(startLaunch);
+  const { isBusy, fault, ask } = useWorkerAnswer(startWorker.launch);
   const read = (file: File) => {
     setFound(null);
     void file.text().then((text) => ask(file.name, (worker) => worker.bite(text), setFound));

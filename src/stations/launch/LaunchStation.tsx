@@ -15,7 +15,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import { ProgressBar } from '@/ui/ProgressBar';
 import { NextStep, StationPage } from '@/ui/StationPage';
 import { holdText, launchWords } from '@/words/launch';
-import { startLaunch } from '@/workers/startLaunch';
+import { startWorker } from '@/workers/startWorker';
 import { BiteStep } from './BiteStep';
 import { launchOption } from './launchChart';
 
@@ -158,7 +158,7 @@ function useLaunch(view: BookView) {
     ];
     const spec = drivelineOf(car);
     if (!spec) return;
-    const worker = startLaunch();
+    const worker = startWorker.launch();
     let isOff = false;
     worker
       .ask((launch) =>

@@ -7,7 +7,7 @@ import { describeProblem, reasonOf, type Outcome } from '@/core/problem';
 import { notify } from '@/ui/notices';
 import type { KeptLog, LogPreview, LogWorker, RideHead } from '@/workers/log.worker';
 import type { StartedWorker } from '@/workers/startedWorker';
-import { startLog } from '@/workers/startLog';
+import { startWorker } from '@/workers/startWorker';
 import type { BookView } from '@/book/model/bookView';
 import { importedBefore, rememberColumns } from '@/book/write/rides';
 import { lastRoad, sourceOf, type Importing } from './useImport';
@@ -47,7 +47,7 @@ export function useEvening(view: BookView) {
   };
   useEffect(() => end, []);
   const worker = () => {
-    const started = startLog();
+    const started = startWorker.log();
     workers.current.push(started);
     return started;
   };

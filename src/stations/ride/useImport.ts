@@ -7,7 +7,7 @@ import { describeProblem, reasonOf, type Problem } from '@/core/problem';
 import { notify } from '@/ui/notices';
 import type { LogPreview, LogWorker } from '@/workers/log.worker';
 import type { StartedWorker } from '@/workers/startedWorker';
-import { startLog } from '@/workers/startLog';
+import { startWorker } from '@/workers/startWorker';
 import { sendColumns } from '@/workers/sendColumns';
 import type { BookView } from '@/book/model/bookView';
 import { importedBefore, rememberColumns } from '@/book/write/rides';
@@ -55,7 +55,7 @@ export function useImport(view: BookView) {
     leave();
     setBusy(true);
     try {
-      const log = startLog();
+      const log = startWorker.log();
       opened.current = log;
       const read = await log.ask((worker) => worker.read(file));
       if (!read.ok) return setFaults(read.problems);

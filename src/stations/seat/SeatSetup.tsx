@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { AxisName } from '@/core/axes/axes';
+import { AXES, AXIS_NAMES, type AxisName } from '@/core/axes/axes';
 import type { AxisSource } from '@/core/rig/rigSpec';
 import { watchAssignment, watchHold, type Assignment } from '@/devices/assignment';
 import { rangeOfPlace, readPlace } from '@/devices/readings';
@@ -23,44 +23,10 @@ interface Step {
 }
 
 /** The brake comes first: from then on, holding it down says yes. */
-const STEPS: Step[] = [
-  {
-    axis: 'brake',
-    title: 'Press the brake to its stop and let go',
-    how: 'The browser shows a device only after something on it has moved. By hand alone: pull the brake’s paddle.',
-    isOptional: false,
-  },
-  {
-    axis: 'throttle',
-    title: 'Now the throttle, fully, and let go',
-    how: 'Only the throttle.',
-    isOptional: false,
-  },
-  {
-    axis: 'steering',
-    title: 'Turn the wheel far to both sides and back',
-    how: 'To the stops or nearly, gently.',
-    isOptional: false,
-  },
-  {
-    axis: 'clutch',
-    title: 'Now the clutch, fully, and let go',
-    how: 'No clutch pedal? Hold the brake down for a second.',
-    isOptional: true,
-  },
-  {
-    axis: 'handbrake',
-    title: 'Pull the handbrake fully and let go',
-    how: 'None, or only a switch? Hold the brake down for a second.',
-    isOptional: true,
-  },
-  {
-    axis: 'gear',
-    title: 'Shifter: through every gate, reverse last',
-    how: 'Into each and out again; then hold the brake for a second. No shifter? The same at once.',
-    isOptional: true,
-  },
-];
+const STEPS: Step[] = [...new Set<AxisName>(['brake', 'throttle', ...AXIS_NAMES])].flatMap((axis) => {
+  const { shown } = AXES[axis];
+  return shown ? [{ axis, ...shown }] : [];
+});
 
 /** A pedal of which it is known how it reads up and down: holding it is an answer. */
 interface KnownPedal extends AxisSource {

@@ -5,7 +5,7 @@ import { respond } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
 import { Chart } from '@/ui/Chart';
 import { LiveCanvas, type Draw } from '@/ui/LiveCanvas';
-import { axisColour } from '@/parts/liveTrace';
+import { AXES } from '@/core/axes/axes';
 import type { AxisTravel, AxisView } from '@/book/model/axisView';
 import { latestRaw, useLiveRig } from '@/live/liveRig';
 import { curvePoints, SHAPE_GRID, shapeOption } from './shapeChart';
@@ -73,7 +73,7 @@ function LiveDot({ axis, layers }: { axis: AxisView; layers: ResponseLayer[] }) 
       const px = left + x * (width - left - right);
       const py = height - bottom - y * (height - top - bottom);
       context.fillStyle = colour('ground');
-      context.strokeStyle = colour(axisColour(axis.axis));
+      context.strokeStyle = colour(AXES[axis.axis].ink);
       context.lineWidth = 3;
       context.beginPath();
       context.arc(px, py, 7, 0, 2 * Math.PI);

@@ -2,7 +2,6 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { AXES, AXIS_WORDS, strokeOf, type AxisName } from '@/core/axes/axes';
 import { respond } from '@/core/response/compose';
 import type { ResponseLayer } from '@/core/response/layer';
-import { axisInk } from '@/parts/axisInk';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
 
 const STEPS = 200;
@@ -73,7 +72,7 @@ export function shapeOption(
   palette: ChartPalette,
 ): EChartsCoreOption {
   const base = chartBase(palette);
-  const ink = axisInk(marks.axis, palette);
+  const ink = palette[AXES[marks.axis].ink];
   const marked = [
     { at: marks.cover, text: `${AXES[marks.axis].limb.toLowerCase()} rests` },
     { at: marks.press, text: `you ${strokeOf(marks.axis)}` },

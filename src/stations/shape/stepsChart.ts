@@ -1,8 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { AXIS_WORDS, type AxisName } from '@/core/axes/axes';
+import { AXIS_WORDS, type AxisName, AXES } from '@/core/axes/axes';
 import type { SensorStep } from '@/core/response/firstSteps';
 import { chartBase, PLAIN_GRID, valueAxis, type ChartPalette } from '@/ui/chartTheme';
-import { axisInk } from '@/parts/axisInk';
 
 export interface StepsPicture {
   axis: AxisName;
@@ -46,7 +45,7 @@ export function stepsOption(
     yAxis: { ...named(`${AXIS_WORDS[axis]}, %`, 44), min: 0 },
     series: [
       line('Kept', kept, { color: palette.muted, width: 1.5, type: 'dashed' }),
-      line('Tried', steps, { color: axisInk(axis, palette), width: 2 }),
+      line('Tried', steps, { color: palette[AXES[axis].ink], width: 2 }),
     ],
   };
 }

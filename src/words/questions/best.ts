@@ -6,6 +6,7 @@ import { usualWords, type QuestionWords } from './questionWords';
 export const bestWords: QuestionWords<BestPlan, BestAnswer> = {
   ...usualWords,
   ask: 'Where is the best value?',
+  short: 'best?',
   about: 'After every ride you say whether it was better and whether you want more or less.',
   ends: { from: 'Search from', to: 'to' },
   plan: ({ searched }) => SENTENCES.planSearch(searched),

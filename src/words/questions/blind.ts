@@ -8,7 +8,7 @@ import { usualWords, type QuestionWords } from './questionWords';
 const blindWords = (
   shown: (score: BlindScore) => string,
   notShown: (score: BlindScore) => string,
-): Omit<QuestionWords<PairPlan, BlindAnswer>, 'ask' | 'about'> => ({
+): Omit<QuestionWords<PairPlan, BlindAnswer>, 'ask' | 'short' | 'about'> => ({
   ...usualWords,
   keep: 'B',
   putBack: 'A',
@@ -41,6 +41,7 @@ export const discriminateWords: QuestionWords<PairPlan, BlindAnswer> = {
     (score) => SENTENCES.notTold(score),
   ),
   ask: 'Could I tell?',
+  short: 'tell?',
   about: 'Blind: this program, a helper or a file loads A or B, and you say which was B.',
 };
 
@@ -50,5 +51,6 @@ export const likeWords: QuestionWords<PairPlan, BlindAnswer> = {
     (score) => SENTENCES.noLiking(score),
   ),
   ask: 'Which do I like?',
+  short: 'like?',
   about: 'Blind: this program, a helper or a file loads A or B, and you say which is better.',
 };

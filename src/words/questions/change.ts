@@ -20,6 +20,7 @@ const LEFT_OUT: Record<LeftOut['why'], (ride: number) => string> = {
 export const changeWords: QuestionWords<PairPlan, ChangeAnswer> = {
   ...usualWords,
   ask: 'Did it change anything?',
+  short: 'changed?',
   about: 'Rides of A and of B in the order of a coin; the laps are compared by every measure.',
   keep: 'B',
   putBack: 'A',

@@ -5,6 +5,7 @@ import { usualWords, type QuestionWords } from './questionWords';
 export const exploreWords: QuestionWords<ExplorePlan, ExploreAnswer> = {
   ...usualWords,
   ask: 'What does this one do?',
+  short: 'what?',
   about: 'At its least, at its most, and back: to learn what a setting is.',
   whatNext:
     'Now you know which way it goes: search its best value, or ask whether a change of it can be told.',

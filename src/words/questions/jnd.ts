@@ -8,6 +8,7 @@ import { usualWords, type QuestionWords } from './questionWords';
 export const jndWords: QuestionWords<JndPlan, JndAnswer> = {
   ...usualWords,
   ask: 'How little do I notice?',
+  short: 'how fine?',
   about: 'Blind and alone, here: pairs that come closer as you name the greater one right.',
   brokenOff: (tells) =>
     tells ? 'What you notice is told as far as these pairs say it.' : usualWords.brokenOff(),

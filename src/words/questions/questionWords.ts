@@ -40,6 +40,8 @@ export interface OwnLaps {
 /** How a question is asked and answered in words; each is a file beside this one and a line of `../questions.ts`. */
 export interface QuestionWords<P, A> {
   ask: string;
+  /** The same in the width of a ride on the trail. */
+  short: string;
   about: string;
   /** How the ends of what is tried are called where they are chosen. */
   ends: { from: string; to: string };
