@@ -1,7 +1,7 @@
 // `npm run mutate`: plants faults in the heart, one at a time, and says which of them the tests beside it let pass.
-// `-- src/core/force src/core/rides/laps.ts` folders or files; `-- --sample 300 --seed 5` so many faults, drawn from them.
+// `-- src/core/force src/core/rides/laps.ts:20-60` folders, files, or lines of them; `-- --sample 300 --seed 5` so many faults, drawn from them.
 // Without a folder: 320 faults, drawn from all folders that decide something. It is no part of `npm test`.
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -22,7 +22,7 @@ const { values: asked, positionals } = parseArgs({
 });
 const places = positionals.length > 0 ? positionals : FOLDERS.map((folder) => `src/core/${folder}`);
 const files = places.flatMap((place) =>
-  statSync(join(root, place)).isDirectory() ? sources(place) : [place],
+  place.endsWith('.ts') || place.includes(':') ? [place] : sources(place),
 );
 const seed = Number(asked.seed ?? Date.now() % 100_000);
 const sample = asked.sample ?? (positionals.length > 0 ? null : '320');

@@ -6,9 +6,10 @@ const config = {
   ...node,
   rootDir: '../..',
   testTimeout: 60_000,
-  testMatch: process.env.PEBBLE_MUTATED.split(',').map(
-    (folder) => `<rootDir>/src/core/${folder}/**/*.test.ts`,
-  ),
+  testMatch: [
+    '<rootDir>/src/core/worked*.test.ts',
+    ...process.env.PEBBLE_MUTATED.split(',').map((folder) => `<rootDir>/src/core/${folder}/**/*.test.ts`),
+  ],
 };
 delete config.displayName;
 export default config;

@@ -46,6 +46,14 @@ describe('noise and stillness', () => {
     }
   });
 
+  it('quick noise is the mean step by √π/2, between samples as far apart as is asked', () => {
+    const half = Math.sqrt(Math.PI) / 2;
+    expect(quickNoise([0, 4, 0, 4])).toBeCloseTo(4 * half, 12);
+    expect(quickNoise([0, 4, 2, 8], 2)).toBeCloseTo(3 * half, 12);
+    expect(quickNoise([7])).toBe(0);
+    expect(quickNoise([7, 9], 5)).toBe(0);
+  });
+
   it('a noisy axis can be still, a creeping one is not', () => {
     const noisy = normals(800).map((z) => 500 * z + 1000);
     expect(isStationary(noisy, 65535)).toBe(true);
@@ -89,6 +97,25 @@ describe('quantum', () => {
 });
 
 describe('ends', () => {
+  it('strokes are cut in the middle of each stay below a tenth, once it was above nine tenths', () => {
+    //                               0  1    2    3    4  5  6  7   8    9    10
+    const values = Float64Array.of(0, 50, 100, 100, 50, 5, 0, 5, 50, 100, 50);
+    const cuts = (v: Float64Array, from = 0) =>
+      findStrokes(v, [{ label: 'sweep', from, to: v.length }]).map((one) => [one.from, one.to]);
+    expect(cuts(values)).toEqual([
+      [0, 6],
+      [6, 11],
+    ]);
+    expect(cuts(values, 1)[0]![0]).toBe(1);
+    // Exactly nine tenths is not up, and exactly a tenth is not down.
+    expect(cuts(Float64Array.of(0, 90, 5, 90, 5, 100))).toHaveLength(1);
+    expect(cuts(Float64Array.of(0, 100, 10, 100, 10, 100))).toHaveLength(1);
+    expect(cuts(Float64Array.of(0, 100, 9, 90, 9, 100))).toEqual([
+      [0, 3],
+      [3, 6],
+    ]);
+  });
+
   const stroke = (low: number, high: number) => [
     ...Array.from({ length: 50 }, () => low),
     ...Array.from({ length: 50 }, (_, i) => low + ((high - low) * i) / 50),

@@ -33,3 +33,9 @@ it('asks where the rim may pass 8 N·m for the first time, by strength or by its
   expect(heavier(chain(1, 0.6), chain(1, 0.65)).asks).toBe(false);
   expect(heavier(chain(1, 0.9, 7), chain(1, 0.9, 9)).asks).toBe(true);
 });
+
+it('from nothing to something is much heavier, from nothing to nothing is the same', () => {
+  expect(heavier(chain(0, 0.4), chain(0, 0.4))).toMatchObject({ ratio: 1, asks: false });
+  expect(heavier(chain(0, 0.4), chain(0.1, 0.4)).ratio).toBe(2.5);
+  expect(heavier(chain(1, 0.4), chain(0, 0.4))).toMatchObject({ ratio: 0, asks: false });
+});
