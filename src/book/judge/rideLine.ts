@@ -4,6 +4,9 @@ import type { TrailRideItem } from '../model/trailView';
 /** So many laps are listed of a ride; a log from elsewhere may hold hundreds. */
 const MOST_LAPS = 12;
 
+/** Lists write thousandths of a second; what is finer would only make every page longer. */
+const listed = (seconds: number) => Math.round(seconds * 1e4) / 1e4;
+
 export function rideLine(ride: RideView): RideLine {
   const { id, atMs, road, mark, changed, importedFrom, clipping, measures } = ride;
   return {
@@ -15,8 +18,8 @@ export function rideLine(ride: RideView): RideLine {
     importedFrom,
     hasForce: clipping !== null,
     counted: measures.laps.filter((lap) => lap.counted).length,
-    lapTimeS: measures.summary.lapTimeS,
-    laps: measures.laps.slice(0, MOST_LAPS).map(({ why, timeS }) => why ?? timeS!),
+    lapTimeS: measures.summary.lapTimeS === null ? null : listed(measures.summary.lapTimeS),
+    laps: measures.laps.slice(0, MOST_LAPS).map(({ why, timeS }) => why ?? listed(timeS!)),
     moreLaps: Math.max(0, measures.laps.length - MOST_LAPS),
   };
 }

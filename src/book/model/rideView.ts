@@ -4,7 +4,7 @@ import type { RideRow } from '@/core/rides/rideRow';
 import type { SettingValues } from '@/core/settings/setting';
 
 /** So many rides are listed until more are asked for. */
-export const RIDES_SHOWN = 16;
+export const RIDES_SHOWN = 12;
 
 /** A ride with all that it says. */
 export interface RideView extends RideRow, RideFigures {

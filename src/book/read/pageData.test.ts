@@ -1,3 +1,4 @@
+import { RIDES_SHOWN } from '../model/rideView';
 import { sql } from 'drizzle-orm';
 import { COMBINATIONS } from '@/data/demoCaptures';
 import { forgetChanges } from '@/data/changes';
@@ -69,9 +70,9 @@ it('what a page carries does not grow with old changes and rides, and what is fu
   expect(size(many)).toBeLessThan(MOST_BYTES);
 
   const here = (await contextIn(book.db, HERE))!;
-  const rides = await earlierRides(here, 16);
+  const rides = await earlierRides(here, RIDES_SHOWN);
   const shown = new Set(many.rides.map(({ id }) => id));
-  expect(rides).toHaveLength(16);
+  expect(rides).toHaveLength(RIDES_SHOWN);
   expect(rides.some(({ id }) => shown.has(id))).toBe(false);
   expect(Math.max(...rides.map(({ atMs }) => atMs))).toBeLessThan(many.rides[0]!.atMs);
 });

@@ -5,7 +5,7 @@ import { addChanges } from '@/data/changes';
 import { addRide, markRide } from '@/data/rides';
 import { addRig } from '@/data/rigs';
 import { write } from '@/data/write';
-import type { RideLine } from '../model/rideView';
+import { RIDES_SHOWN, type RideLine } from '../model/rideView';
 import type { TrailView } from '../model/trailView';
 import { HERE_COOKIE, hereText } from '../model/here';
 import { bookInMemory } from '../testing/bookInMemory';
@@ -54,15 +54,18 @@ it('a page brings the newest rides and the marked one; the rest comes piece by p
   expect(view.rideCount).toBe(RIDES);
   expect(view.rides.map(({ id }) => id)).toEqual([
     'ride1',
-    ...Array.from({ length: 16 }, (_, i) => `ride${i + 4}`),
+    ...Array.from({ length: RIDES_SHOWN }, (_, i) => `ride${RIDES - RIDES_SHOWN + i}`),
   ]);
-  const { json } = await get('sendEarlierRides', 'skip=16');
-  expect((json as RideLine[]).map(({ id }) => id)).toEqual(['ride0', 'ride1', 'ride2', 'ride3']);
+  const { json } = await get('sendEarlierRides', `skip=${RIDES_SHOWN}`);
+  const earlier = RIDES - RIDES_SHOWN;
+  expect((json as RideLine[]).map(({ id }) => id)).toEqual(
+    Array.from({ length: earlier }, (_, i) => `ride${i}`),
+  );
   // Before the first there is none, and what changed before a ride is told wherever it lies.
   expect((await get('sendEarlierRides', 'skip=20')).json).toEqual([]);
   expect((json as RideLine[]).map(({ changed }) => changed)).toEqual([
     [],
-    ...Array.from({ length: 3 }, () => ['title/brake/deadzone']),
+    ...Array.from({ length: earlier - 1 }, () => ['title/brake/deadzone']),
   ]);
 });
 

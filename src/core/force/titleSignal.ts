@@ -44,7 +44,6 @@ function titleSum(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed:
 function sumOver(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed: number): TitleSum {
   const n = inputs.t.length;
   const peak = torquePeakSlip(car);
-  const sources = effectSources(seed);
   // Each has its own noise: leaving one out changes no other.
   const inUse = EFFECTS.filter((name) => settings.effects[name] !== 0);
   const main = new Float64Array(n);
@@ -59,30 +58,35 @@ function sumOver(inputs: ForceInputs, car: CarSpec, settings: TitleForce, seed: 
   }
   const effects = eachEffect(() => new Float64Array(n));
   const sum = main.slice();
-  for (const name of inUse) addEffect(inputs, sources[name], settings.effects[name], effects[name], sum);
+  for (const name of inUse) {
+    const [full, gain, out] = [fullEffect(inputs, name, seed), settings.effects[name], effects[name]];
+    for (let i = 0; i < n; i++) sum[i]! += out[i] = gain * full[i]!;
+  }
   return { main, effects, sum };
 }
 
-/** One effect over the whole ride: written down, and added to the sum. */
-function addEffect(
-  inputs: ForceInputs,
-  source: EffectSource,
-  gain: number,
-  out: Float64Array,
-  sum: Float64Array,
-): void {
+/** Each effect over a ride as it is at full gain: its own noise hangs on the ride and the seed alone. */
+const fullEffects = new WeakMap<ForceInputs, { seed: number; of: Map<Effect, Float64Array> }>();
+
+function fullEffect(inputs: ForceInputs, name: Effect, seed: number): Float64Array {
+  let known = fullEffects.get(inputs);
+  if (known?.seed !== seed) fullEffects.set(inputs, (known = { seed, of: new Map() }));
+  const found = known.of.get(name) ?? overRide(inputs, effectSources(seed)[name]);
+  known.of.set(name, found);
+  return found;
+}
+
+function overRide(inputs: ForceInputs, source: EffectSource): Float64Array {
   const dt = 1 / inputs.rateHz;
   const felt = { speedMps: 0, surface: 0, brake: 0, kappaFront: 0, kappaRear: 0 };
-  for (let i = 0; i < out.length; i++) {
-    felt.speedMps = inputs.speedMps[i]!;
+  return Float64Array.from(inputs.speedMps, (speed, i) => {
+    felt.speedMps = speed;
     felt.surface = inputs.surface[i]!;
     felt.brake = inputs.brake[i]!;
     felt.kappaFront = inputs.kappaFront[i]!;
     felt.kappaRear = inputs.kappaRear[i]!;
-    const force = gain * source(felt, dt);
-    out[i] = force;
-    sum[i]! += force;
-  }
+    return source(felt, dt);
+  });
 }
 
 /** Σ of the tyres and effects, the title's gain, the clip, the minimum force. */
