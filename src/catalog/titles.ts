@@ -1,4 +1,5 @@
 import type { MenuPage } from '@/core/card/setupCard';
+import { AXES } from '@/core/axes/axes';
 import { SHAPED_AXES, type ShapedAxis } from '@/core/formats/titleJson';
 import type { TitleTraits } from '@/core/ready/preflight';
 import {
@@ -33,11 +34,11 @@ export interface Title {
   traits: TitleTraits;
 }
 
-/** Every control, the wheel last. */
-const EVERY_CONTROL: readonly ShapedAxis[] = [
-  ...SHAPED_AXES.filter((axis) => axis !== 'steering'),
-  'steering',
+/** Every control, some of them first and the wheel last. */
+const everyControl = (...first: ShapedAxis[]): ShapedAxis[] => [
+  ...new Set([...first, ...SHAPED_AXES.filter((axis) => axis !== 'steering'), 'steering' as const]),
 ];
+const EVERY_CONTROL = everyControl();
 
 export const TITLES: readonly Title[] = [
   {
@@ -74,7 +75,7 @@ export const TITLES: readonly Title[] = [
       {
         path: 'Options › Axes',
         layer: 'title',
-        axes: ['brake', 'throttle', 'clutch', 'handbrake', 'paddle_left', 'paddle_right', 'steering'],
+        axes: everyControl('brake'),
       },
       { path: 'Car › Cockpit', layer: 'car', axes: ['steering', 'throttle'] },
     ],
@@ -95,7 +96,11 @@ export const TITLES: readonly Title[] = [
     pages: [
       { path: 'Cab › Pedals', layer: 'title', axes: ['clutch', 'brake', 'throttle'] },
       { path: 'Cab › Wheel', layer: 'title', axes: ['steering'] },
-      { path: 'Cab › Levers', layer: 'title', axes: ['handbrake', 'paddle_left', 'paddle_right'] },
+      {
+        path: 'Cab › Levers',
+        layer: 'title',
+        axes: SHAPED_AXES.filter((axis) => AXES[axis].limb !== 'Foot' && axis !== 'steering'),
+      },
     ],
     rotation: 'stretch',
     forceHz: 60,
