@@ -22,7 +22,7 @@ const FELT_DROP = 0.3;
 
 /** An effect as its own field says it: what stands beside the gain is a share of it in the chain. */
 const amountOf = ({ title }: FeelFacts['chain'], effect: Effect) =>
-  title.effects[effect] * (title.apart?.includes(effect) ? title.gain : 1);
+  title.effects[effect] * (title.unscaledByGain?.includes(effect) ? title.gain : 1);
 
 /** How loud an effect is against the tyres, where it should be quiet. */
 function loudest({ balance }: FeelFacts, effect: Effect): { ratio: number; stretch: Stretch } {

@@ -188,13 +188,13 @@ export function chainOf({ car, rig, rateHz, menus, values, rotationDeg, exact }:
     mechanical: align * read('title', 'mechanicalTrail', 1),
     pneumatic: align * read('title', 'pneumaticTrail', 1),
   };
-  const apart = effectsUnscaledByGain(menus);
+  const unscaledByGain = effectsUnscaledByGain(menus);
   const product = read('title', 'gain', 1) * read('car', 'gain', 1);
   // What stands beside the gain is there without it too.
-  const gain = apart.length > 0 ? Math.max(LEAST_GAIN, product) : product;
+  const gain = unscaledByGain.length > 0 ? Math.max(LEAST_GAIN, product) : product;
   const effects = eachEffect((effect) => {
     const amount = read('title', effectParameter(effect), 0);
-    return apart.includes(effect) ? amount / gain : amount;
+    return unscaledByGain.includes(effect) ? amount / gain : amount;
   });
   return {
     car: feltCar(car, trails),
@@ -206,7 +206,7 @@ export function chainOf({ car, rig, rateHz, menus, values, rotationDeg, exact }:
       trails,
       understeerCue: read('title', 'understeerCue', 0),
       effects,
-      ...(apart.length > 0 && { apart }),
+      ...(unscaledByGain.length > 0 && { unscaledByGain }),
       damper: read('title', 'titleDamper', 0),
       spring: read('title', 'titleSpring', 0),
     },

@@ -47,10 +47,10 @@ export function effectsUnscaledByGain(menus: Menus): Effect[] {
 
 /** How the settings of these menus act on each other. */
 export function couplingsOf(menus: Menus): Coupling[] {
-  const apart = new Set<ForceParameter>(effectsUnscaledByGain(menus).map(effectParameter));
+  const unscaled = new Set<ForceParameter>(effectsUnscaledByGain(menus).map(effectParameter));
   const isOfTheGain = ({ from, does }: Coupling) =>
     does === 'scales' && from.layer === 'title' && from.parameter === 'gain';
-  return COUPLINGS.filter((one) => !(isOfTheGain(one) && apart.has(one.to.parameter)));
+  return COUPLINGS.filter((one) => !(isOfTheGain(one) && unscaled.has(one.to.parameter)));
 }
 
 /** Whether what is acted on is set and can do nothing: canonical values, `null` where a layer does not offer it. */

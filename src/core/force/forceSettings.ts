@@ -13,7 +13,7 @@ export interface TitleForce {
   understeerCue: number;
   effects: Record<Effect, number>;
   /** Effects that the title's own gain does not scale: what stands in `effects` is already divided by the gain. */
-  apart?: readonly Effect[];
+  unscaledByGain?: readonly Effect[];
   /** Damper and spring as the title asks for them; they act through the base's channels alone. */
   damper: number;
   spring: number;

@@ -61,7 +61,7 @@ const signals = new WeakMap<Float64Array, SortedSignal>();
 
 export function judgeForce(inputs: ForceInputs, chain: ForceChain, seed: number): JudgedForce {
   const force = rideForce(inputs, chain, seed);
-  const { gain, apart = [] } = chain.title;
+  const { gain, unscaledByGain = [] } = chain.title;
   const { sum, effects } = force.signal;
   const signalOf = (signed: Float64Array): SortedSignal => {
     const signal = forceSignal(inputs.t, signed, inputs.surface);
@@ -73,14 +73,16 @@ export function judgeForce(inputs: ForceInputs, chain: ForceChain, seed: number)
   /** What stands beside the gain is less of the signal where that is more. */
   const at = (other: number) =>
     signalOf(
-      sum.map((value, i) => apart.reduce((all, one) => all + (gain / other - 1) * effects[one][i]!, value)),
+      sum.map((value, i) =>
+        unscaledByGain.reduce((all, one) => all + (gain / other - 1) * effects[one][i]!, value),
+      ),
     );
   const road = { lap: inputs.lap, distanceM: inputs.distanceM };
   return {
     title: force.signal,
     signal,
     sorted,
-    ...(apart.length > 0 && { at }),
+    ...(unscaledByGain.length > 0 && { at }),
     judgement: {
       ...judgeSignal({ signal, sorted, gain, signed: sum, ...road }),
       ...torques(inputs, force, chain),
