@@ -8,6 +8,11 @@ import type { DeviceSource } from '@/devices/source';
 import { columnSender } from '@/workers/sendColumns';
 import { captureSession, type CaptureSession, type CaptureStatus, type Resumed } from './captureSession';
 
+/** The capture that ended last, until the book has the last of its draft. */
+let ending: Promise<void> = Promise.resolve();
+/** Once nothing of a capture is under way any more: what is done to its draft before that would be done to half of it. */
+export const captureEnded = (): Promise<void> => ending;
+
 export type CaptureStart = { axis: AxisName; steps: CaptureStep[] } | Resumed;
 
 /**
@@ -40,7 +45,7 @@ export function useCapture(
       setSession(null);
       setStatus(null);
       sender.leave();
-      void opened.close().then(() => {
+      ending = opened.close().then(() => {
         sender.close();
         router.refresh();
       });

@@ -12,15 +12,13 @@ export interface Page extends Pick<Locator, 'getByRole' | 'getByText' | 'getByLa
   goto(url: string): Promise<void>;
   reload(): Promise<void>;
   keyboard: { press(keys: string): Promise<void>; type(text: string): Promise<void> };
-  /** Until all that it asked for is answered. */
-  quiet(): Promise<void>;
   /** The next file that it saves. */
   saved(): Promise<Saved & { path: string }>;
 }
 
 /** A test that walks through a copy of a book: what `it` does for a page of its own. */
 export function walksOn(begins: BookName) {
-  const { open, quiet, reload, saved, otherBook } = windowOn(begins);
+  const { open, reload, saved, otherBook } = windowOn(begins);
   const whole = new Locator(() => [document.documentElement]);
   let taken = 0;
   beforeEach(() => void (taken = 0));
@@ -31,7 +29,6 @@ export function walksOn(begins: BookName) {
     locator: whole.locator.bind(whole),
     goto: open,
     reload,
-    quiet,
     keyboard: { press: pressKeys, type: (text) => hand.keyboard(text.replaceAll(/[[{]/g, '$&$&')) },
     async saved() {
       const file = await until(() => {

@@ -329,13 +329,6 @@ export function windowOn(begins: BookName) {
       show(null);
       return go(url, 'push');
     },
-    /** Until everything that the page asked for is answered, and nothing more comes of it. */
-    async quiet() {
-      while (pending.size > 0) {
-        await Promise.allSettled([...pending]);
-        await new Promise((resolve) => setTimeout(resolve, 20));
-      }
-    },
     /** Begins anew with what is in the book. */
     async reload() {
       loads.count++;

@@ -111,8 +111,7 @@ test('the Gannet: seven axes, an inverted clutch; the check says exactly what is
   // The road says what is worst; the axis itself that its capture waits.
   await expect(page.getByRole('link', { name: /^Steering: Steering capture waits/ })).toBeVisible();
   await page.goto('/axes/steering');
-  // What was recorded up to the stop is on its way: thrown away is all of it.
-  await page.quiet();
+  // What was recorded up to the stop is still on its way: thrown away is all of it.
   await page.getByRole('button', { name: 'Discard' }).click();
   await expect(message(page, 'The draft is gone')).toBeVisible();
 

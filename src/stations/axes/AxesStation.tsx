@@ -14,7 +14,7 @@ import { loadDraft } from '@/live/captureSession';
 import { HistoryView } from './HistoryView';
 import { MeasureSteps } from './MeasureSteps';
 import { NotMeasured } from './NotMeasured';
-import type { CaptureStart } from '@/live/useCapture';
+import { captureEnded, type CaptureStart } from '@/live/useCapture';
 import { stepsFor } from '@/core/axes/stepsFor';
 
 /** Captures under way: the one that runs, and the axes that follow it in this go. */
@@ -50,6 +50,7 @@ export function AxesStation({
     [view, takeup, angles],
   );
   const begin = async (first: AxisView, toFollow: AxisName[], fromDraft: boolean) => {
+    await captureEnded();
     const resumed = fromDraft ? await loadDraft(first.axis) : null;
     if (!resumed && first.draft) await discardDraft(first.axis);
     setRun({ start: resumed ?? startOf(first.axis), toFollow });

@@ -13,6 +13,7 @@ import { NextStep } from '@/ui/StationPage';
 import { workedByOf } from '@/core/rig/rigSpec';
 import { captureWords } from '@/words/capture';
 import { moment } from '@/words/format';
+import { captureEnded } from '@/live/useCapture';
 import { notifyReply } from '@/parts/notifyReply';
 import { discardDraft } from '@/book/write/captures';
 import { FilePanel } from './FilePanel';
@@ -47,7 +48,9 @@ export function MeasureSteps(props: Props) {
               <Button
                 look="quiet"
                 onClick={() =>
-                  void discardDraft(axis.axis).then((reply) => notifyReply(reply, 'The draft is gone'))
+                  void captureEnded()
+                    .then(() => discardDraft(axis.axis))
+                    .then((reply) => notifyReply(reply, 'The draft is gone'))
                 }
               >
                 Discard
