@@ -63,3 +63,24 @@ describe('a ride from the book', () => {
     expect(judged.judgement.trace.level).toHaveLength(1);
   });
 });
+
+it('two rows are a log, one is none, and neither is what was driven without a gain', () => {
+  const rows = (n: number) => ({
+    notes: {},
+    columns: { t_s: Float64Array.from({ length: n }, (_, i) => i / 100), ffb: new Float64Array(n).fill(0.5) },
+  });
+  expect(judgeLog(rows(2), 1, 1)!.judgement.p999).toBeCloseTo(0.5, 12);
+  expect(judgeLog(rows(1), 1, 1)).toBeNull();
+  expect(judgeLog(rows(2), 0, 1)).toBeNull();
+  expect(judgeLog(rows(2), -1, 1)).toBeNull();
+  expect(judgeLog({ notes: {}, columns: { t_s: Float64Array.of(0, 1) } }, 1, 1)).toBeNull();
+});
+
+it('a surface is heard where the log has one: what is hit on a kerb is no held corner', () => {
+  const log = logOf(1.5);
+  const { columns } = log;
+  const kerbs = { ...log, columns: { ...columns, surface: new Float64Array(columns.t_s.length).fill(1) } };
+  const kinds = (of: typeof log) => judgeLog(of, 1, 1)!.signal.surface;
+  expect(kinds(log)).toBeNull();
+  expect(kinds(kerbs)).toEqual(kerbs.columns.surface);
+});

@@ -62,3 +62,12 @@ it('a log that is too slow for effects says how fast it would have to be', () =>
   expect(parts.corners).toBeGreaterThan(0.1);
   expect(parts.missing.join()).toMatch(/10 rows a second: effects need 32/);
 });
+
+it('eight rows a second are enough for corners, thirty-two for effects, and fewer say so', () => {
+  const at = (rateHz: number) => logParts(made(0.05, 0.01, 0.02, rateHz))!;
+  expect(at(8).corners).not.toBeNull();
+  expect(at(7).corners).toBeNull();
+  expect(at(7).missing.join(' ')).toMatch('The log has 7 rows a second: corners need 8.');
+  expect(at(32).road).not.toBeNull();
+  expect(at(31).road).toBeNull();
+});

@@ -121,3 +121,8 @@ it('takes the median of the counted laps at each place', () => {
   expect(trace.values[75]!).toBeCloseTo(0.81, 6);
   expect(trace.values[20]).toBe(0);
 });
+
+it('a ride that begins within a hundredth of a lap behind the line begins at it', () => {
+  expect(splitLaps(ride([40, 40, 40], { startAt: 9 }))[0]!.why).toBeNull();
+  expect(splitLaps(ride([40, 40, 40], { startAt: 12 }))[0]!.why).toBe('out-lap');
+});
