@@ -43,3 +43,14 @@ it('what could be told apart from outside, or is no file of settings, is refused
   const made = slotsOf(file('v1.2 soft setup', 'x'), file('hard', 'yy'));
   expect(made.ok && made.value.ending).toBe('');
 });
+
+it('a file of the greatest size is taken, one byte more is not', () => {
+  const file = (name: string, size: number, value: number) => ({
+    name,
+    bytes: new Uint8Array(size).fill(value),
+  });
+  expect(slotsOf(file('a.ini', MOST_SLOT_BYTES, 65), file('b.ini', 3, 66)).ok).toBe(true);
+  expect(slotsOf(file('a.ini', MOST_SLOT_BYTES + 1, 65), file('b.ini', 3, 66))).toMatchObject({
+    problems: [{ code: 'slot-too-large' }],
+  });
+});

@@ -57,3 +57,13 @@ it('needs brake and speed', () => {
   expect(brakeLimit({ notes: {}, columns: { t_s: columns.t_s, speed_mps: columns.speed_mps } })).toBeNull();
   expect(brakeLimit({ notes: {}, columns: { t_s: columns.t_s, brake: columns.brake } })).toBeNull();
 });
+
+it('says how much of the ride was braking, and how finely it tells the pedal', () => {
+  const { columns } = stops(0.6, 1);
+  const { seconds, plusMinus, brake } = brakeLimit({ notes: {}, columns })!;
+  const pressed = columns.brake.filter((b) => b > 0.1).length / RATE;
+  expect(Math.abs(seconds - pressed)).toBeLessThan(0.2 * pressed);
+  // A place is told by the middle of its part of the travel.
+  expect(brake / plusMinus).toBeCloseTo(Math.round(brake / plusMinus), 9);
+  expect(Math.round(brake / plusMinus) % 2).toBe(1);
+});

@@ -202,3 +202,19 @@ it('a book of an earlier version is read as today’s: it asked nothing, or call
   for (const broken of [7, [7], [{ plan: 7 }], [{ plan: { asked: { question: ['tell'] } } }]])
     expect(read({ version: 2, ...book, experiments: broken })).toMatch(/experiments/);
 });
+
+it('when a capture began and how many counts a degree has come back, and only where they were known', () => {
+  const t = Float64Array.from({ length: 30 }, (_, i) => i / 100);
+  const plain = {
+    t,
+    runs: [{ label: 'rest', from: 0, to: 30 }],
+    axes: { steering: t.map((_, i) => 100 + (i % 3)) },
+    device: 'a wheel',
+    rangeMin: 0,
+    rangeMax: 1023,
+    rateHz: 100,
+  };
+  const whole = { ...plain, startedMs: 1_700_000_000_000, countsPerDegree: 45.5 };
+  for (const recording of [plain, whole])
+    expect(readCaptureCsv(writeCaptureCsv(recording))).toEqual({ ok: true, value: recording });
+});

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { carById, simulatedRigById, titleById } from '@/catalog/find';
 import { menusFor } from '@/catalog/menusFor';
 import { respond } from '../response/compose';
-import { checkChange, responseLayers } from './menus';
+import { checkChange, menuField, responseLayers } from './menus';
 import { rotationInForce } from './rotationOf';
 import { usualScope, type Combination, type Scope } from './scope';
 import { changedBetween, keyOfText, keyText, type SettingKey } from './setting';
@@ -215,4 +215,17 @@ describe('menus', () => {
       ),
     ).toMatchObject({ baseDeg: 540, titleDeg: 540, carDeg: 400, carOwnDeg: 380 });
   });
+});
+
+it('a field is found by its layer, axis and key, and nothing where a menu has none', () => {
+  const menus = menusFor(
+    simulatedRigById('gannet').spec,
+    titleById('hill-and-hollow'),
+    carById('spindrift-h4'),
+  );
+  expect(menuField(menus, { layer: 'title', axis: 'brake', field: 'deadzone' })).toMatchObject({
+    key: 'deadzone',
+  });
+  expect(menuField(menus, { layer: 'title', axis: 'brake', field: 'nowhere' })).toBeUndefined();
+  expect(menuField(menus, { layer: 'title', axis: 'gear', field: 'deadzone' })).toBeUndefined();
 });
