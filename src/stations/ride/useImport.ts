@@ -82,12 +82,15 @@ export function useImport(view: BookView) {
     );
   const callRoad = (road: string) => setImporting((now) => now && { ...now, road });
   const keep = async () => {
-    if (!importing || !opened.current) return;
+    const [kept, keptSource] = [opened.current, source.current];
+    if (!importing || !kept) return;
+    // The driver may open the next log while this one is still being told about: that one stays.
+    const isNext = () => opened.current !== null && opened.current !== kept;
     setBusy(true);
     setFaults([]);
     try {
       const chosen = importing.chosen.map(({ channel, unit }) => ({ channel, unit }));
-      const taken = await opened.current.ask((worker) => worker.take(chosen));
+      const taken = await kept.ask((worker) => worker.take(chosen));
       if (!taken.ok) return setFaults(taken.problems);
       const { log, left, missing } = taken.value;
       const head = {
@@ -102,14 +105,14 @@ export function useImport(view: BookView) {
       });
       const reply = answer.reply as { ok: boolean; problems?: Problem[] };
       if (!reply.ok) return setFaults(reply.problems ?? []);
-      await rememberColumns(source.current, chosen);
+      await rememberColumns(keptSource, chosen);
       notify([`${importing.name} is on the trail`, ...left, ...missing].join('. '));
-      leave();
+      if (!isNext()) leave();
       router.refresh();
     } catch (error) {
       notify(`Nothing was kept: ${reasonOf(error)}`, 'fault');
     } finally {
-      setBusy(false);
+      if (!isNext()) setBusy(false);
     }
   };
   return { importing, faults: faults.map(describeProblem), isBusy, open, choose, callRoad, keep, leave };
