@@ -1,10 +1,15 @@
-import { compareRides, type Comparison, type RidesCompared } from '@/core/experiment/compareRides';
+import {
+  compareRides,
+  effectShown,
+  type Comparison,
+  type RidesCompared,
+} from '@/core/experiment/compareRides';
 import { readRideCsv } from '@/core/formats/rideCsv';
 import { startedNote } from '@/core/formats/startedNote';
 import { quoted } from '@/core/text/line';
 import { measureRide } from '@/core/rides/measureRide';
 import type { RideLog } from '@/core/rides/rideLog';
-import { comparisonWarning, missingText } from '@/words/verdict';
+import { comparisonWarning, missingText, restsOn, verdictSentence } from '@/words/verdict';
 import { MEASURES } from '@/core/rides/measures';
 import { UsageError } from './arguments';
 import { shown, type Command } from './command';
@@ -16,6 +21,7 @@ interface RideFile {
   name: string;
   side: 'A' | 'B';
   file: string;
+  text: string;
   log: RideLog;
   startedMs: number | null;
 }
@@ -35,6 +41,7 @@ export const compare: Command = {
     const files = [...filesOf('A', args.positional), ...filesOf('B', args.rest)];
     refuseUnlike(files);
     const { ordered, isPartlyDated } = inOrder(files, args.options.get('order'));
+    refuseTwice(files);
     const rides = (ordered ?? files).map(({ side, log }) => ({ side, laps: measureRide(log).laps }));
     const compared = compareRides(rides, { isOrderKnown: ordered !== null });
     const warnings = [
@@ -42,18 +49,40 @@ export const compare: Command = {
       ...compared.warnings.map(comparisonWarning),
       ...compared.untold.filter(({ nA, nB }) => nA + nB > 0).map(missingText),
     ];
-    return { json: asJson(compared, ordered !== null, warnings), table: asTable(compared, warnings) };
+    const sides = { ridesA: args.positional.length, ridesB: args.rest.length };
+    const said = [verdictSentence(compared.measures, sides), ...restsOn(compared)];
+    return {
+      json: { ...asJson(compared, ordered !== null, warnings), said },
+      table: asTable(compared, said, warnings),
+    };
   },
 };
 
 function filesOf(side: 'A' | 'B', paths: readonly string[]): RideFile[] {
   return paths.map((file, i) => {
-    const log = orRefuse(file, readRideCsv(readText(file)));
-    return { name: `${side}${i + 1}`, side, file, log, startedMs: startedOf(file, log) };
+    const text = readText(file);
+    const log = orRefuse(file, readRideCsv(text));
+    return { name: `${side}${i + 1}`, side, file, text, log, startedMs: startedOf(file, log) };
   });
 }
 
 const startedOf = (file: string, { notes }: RideLog) => orRefuse(file, startedNote(notes, 'driven'));
+
+/** One ride that is given twice would count as two that agree. */
+function refuseTwice(files: readonly RideFile[]): void {
+  files.forEach((file, i) => {
+    const earlier = files.slice(0, i).find(({ text }) => text === file.text);
+    if (earlier)
+      throw new InputError(file.file, [
+        {
+          code: 'same-ride',
+          message: `It is the same ride as ${earlier.file}: given as ${earlier.name} and as ${file.name}.`,
+          place: {},
+          remedy: 'Give each ride once.',
+        },
+      ]);
+  });
+}
 
 function refuseUnlike(files: readonly RideFile[]): void {
   for (const note of SAME) {
@@ -124,6 +153,9 @@ const FIGURES = [
   'df',
   'p',
   'pHolm',
+  'pClaim',
+  'rideShare',
+  'holdsUpTo',
   'verdict',
   'largestLeft',
   'smallestShown',
@@ -138,7 +170,8 @@ function asJson(
   warnings: string[],
 ) {
   const entries = MEASURES.map(({ name, unit }) => {
-    const told: Partial<Comparison> | undefined = measures.find((m) => m.name === name);
+    const found = measures.find((m) => m.name === name);
+    const told: Partial<Comparison> | undefined = found && { ...found, ...effectShown(found) };
     const { nA, nB } = told ?? untold.find((m) => m.name === name)!;
     const given = told ?? { verdict: 'not enough', nA, nB };
     const figures = FIGURES.map((key) => [key, (given as Record<string, unknown>)[key] ?? null]);
@@ -147,29 +180,24 @@ function asJson(
   return { orderKnown, pairs, measures: entries, crossCheck, warnings };
 }
 
-function asTable({ measures, untold, crossCheck }: RidesCompared, warnings: string[]): string[][] {
+function asTable({ measures, untold }: RidesCompared, said: string[], warnings: string[]): string[][] {
   return [
-    ['measure', 'A', 'B', 'difference', '95 % interval', 'p (Holm)', 'at most', 'verdict'],
-    ...measures.map((c) => [
-      c.name,
-      shown(c.meanA),
-      shown(c.meanB),
-      shown(c.difference),
-      c.interval.map(shown).join(' … '),
-      shown(c.pHolm),
-      shown(c.largestLeft),
-      c.verdict,
-    ]),
+    ['measure', 'A', 'B', 'difference', '95 % interval', 'p, adjusted', 'at most', 'verdict'],
+    ...measures.map((c) => {
+      const { difference, interval, largestLeft } = effectShown(c);
+      return [
+        c.name,
+        shown(c.meanA),
+        shown(c.meanB),
+        shown(difference),
+        interval.map(shown).join(' … '),
+        shown(c.pClaim),
+        shown(largestLeft),
+        c.verdict,
+      ];
+    }),
     ...untold.map(({ name }) => [name, '', '', '', '', '', '', 'not enough']),
-    ...(crossCheck
-      ? [
-          [
-            'cross-check',
-            `p ${shown(crossCheck.pMax)}`,
-            crossCheck.agrees ? 'agrees' : 'only under the model',
-          ],
-        ]
-      : []),
+    ...said.map((text) => ['said', text]),
     ...warnings.map((text) => ['warning', text]),
   ];
 }

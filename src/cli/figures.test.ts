@@ -13,6 +13,7 @@ import { carById } from '@/catalog/find';
 import type { AxisName } from '@/core/axes/axes';
 import { brakeForceAdvice } from '@/core/axes/brakeForce';
 import { rotationAdvice } from '@/core/axes/rotationAdvice';
+import { effectShown } from '@/core/experiment/compareRides';
 import { canonicalFacts } from '@/core/force/canonicalFacts';
 import { adviceInOrder } from '@/core/force/forceAdvice';
 import { chainOf } from '@/core/force/chainOf';
@@ -322,8 +323,11 @@ it('Verdict: the same comparison of the rides marked A and B', async () => {
   );
   expect(told).toHaveLength(pair.comparisons.length);
   // Every figure that the command gives is the one on the page.
-  for (const figures of told)
-    expect(plain(pair.comparisons.find(({ name }) => name === figures.name)!)).toMatchObject(figures);
+  const onPage = (name: string) => {
+    const found = pair.comparisons.find((c) => c.name === name)!;
+    return { ...found, ...effectShown(found) };
+  };
+  for (const figures of told) expect(plain(onPage(figures.name))).toMatchObject(figures);
 });
 
 it('a blind test and a search are judged on the page as their files are', async () => {

@@ -176,18 +176,26 @@ describe('compare', () => {
     const { a, b } = ABBA();
     const told = compared(...a, '--', ...b);
     expect(told).toMatchObject({ orderKnown: false, pairs: null });
-    expect(of(told, 'lapTimeS')).toMatchObject({ drift: null, df: 6 });
+    expect(of(told, 'lapTimeS')).toMatchObject({ drift: null, df: 2 });
     expect(told.warnings.join()).toContain('order of driving is not known');
   });
 
   it('of rides against themselves nothing differs, and one ride a side cannot tell', () => {
     const a = ride('a.ride.csv', [90.1, 90.4, 90.2]);
-    const told = compared(a, '--', a);
+    const b = ride('b.ride.csv', [90.1, 90.4, 90.2], { notes: { driver: 'Dawn shift' } });
+    const told = compared(a, '--', b);
     for (const { difference, verdict } of told.measures.filter((one) => one.difference !== null)) {
       expect(difference).toBe(0);
       expect(verdict).toBe('no difference shown');
     }
     expect(told.warnings.join()).toContain('can’t tell the setting from the ride');
+  });
+
+  it('one ride that is given twice is refused: it would count as two that agree', () => {
+    const a = ride('a.ride.csv', [90.1, 90.4, 90.2]);
+    const twice = pebble('compare', a, '--', a);
+    expect(twice.code).toBe(1);
+    expect(twice.err).toMatch(/the same ride as .*a\.ride\.csv: given as A1 and as B1/);
   });
 
   it('refuses rides of unlike roads, cars, drivers and rigs by name of both', () => {

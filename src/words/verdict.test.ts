@@ -36,6 +36,8 @@ function measure(
     pClaim: isShown ? 0.005 : 0.6,
     isNamed: false,
     isOnlyModel: false,
+    rideShare: 0.25,
+    holdsUpTo: null,
     perSide: null,
     verdict: isShown ? 'differs' : 'no difference shown',
     smallestShown: 0.5,

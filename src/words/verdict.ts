@@ -66,15 +66,9 @@ export function verdictSentence(comparisons: readonly Comparison[], { ridesA, ri
     ...shown,
   ];
   const all = [...new Set(inOrder.filter((c) => c !== undefined))];
-  // What only the model claims is said in the table and beside it, unless there is nothing else.
-  const sure = all.filter((c) => !c.isOnlyModel);
-  const told = (sure.length > 0 ? sure : all).slice(0, MOST_SAID).map(clauseOf);
+  const told = all.slice(0, MOST_SAID).map(differenceSaid);
   if (told.length === 0) return notShown(comparisons);
   return Math.min(ridesA, ridesB) > 1 ? SENTENCES.withB(told) : SENTENCES.inRideB(told);
-}
-
-function clauseOf(c: Comparison): string {
-  return c.isOnlyModel ? SENTENCES.onlyModel(differenceSaid(c)) : differenceSaid(c);
 }
 
 function differenceSaid(c: Comparison): string {
@@ -132,14 +126,17 @@ export function missingText({ label, why, nA, nB }: Untold): string {
   }
 }
 
-/** Whether the flips of the pairs say the same. */
-export function crossCheckText({ crossCheck, measures }: RidesCompared): string | null {
-  if (crossCheck === null) return null;
+/** What claims rest on: flips of the pairs from six on, under six how much rides may differ by themselves. */
+export function restsOn({ crossCheck, measures }: RidesCompared): string[] {
+  if (crossCheck === null)
+    return measures.flatMap(({ label, holdsUpTo }) =>
+      holdsUpTo === null ? [] : [SENTENCES.holdsWhile(label, Math.sqrt(holdsUpTo).toFixed(1))],
+    );
   const onlyModel = measures.filter((m) => m.isOnlyModel).map((m) => m.label);
-  if (crossCheck.agrees) return SENTENCES.flipsAgree(chanceText(crossCheck.pMax));
-  return onlyModel.length > 0
-    ? SENTENCES.flipsDoNot(onlyModel)
-    : SENTENCES.flipsShowMore(chanceText(crossCheck.pMax));
+  return [
+    SENTENCES.flipsDecide(chanceText(crossCheck.pMax)),
+    ...(onlyModel.length > 0 ? [SENTENCES.flipsDoNot(onlyModel)] : []),
+  ];
 }
 
 /** What the ratings of pairs say of one dimension. */

@@ -40,7 +40,6 @@ export const SENTENCES = {
   tooFewWhy: () => 'At least two laps a side and five in all are needed.',
   withB: (said: string[]) => `With B ${listed(said)}`,
   inRideB: (said: string[]) => `In ride B ${listed(said)}`,
-  onlyModel: (said: string) => `${said}: only under the model, flips of the pairs do not show it`,
   dragGone: (drag: Comparison) =>
     `the brake no longer drags (it did on ${measureValue(drag, drag.meanA)} of the full throttle)`,
   dragsInstead: (drag: Comparison) =>
@@ -66,11 +65,12 @@ export const SENTENCES = {
     `${against}, with the session’s trend taken out: ${shown} of ${of} measures differ by more than luck would explain (5 % over all of them).`,
   trendEarly: (against: string, shown: number, of: number) =>
     `${against}, with the session’s trend taken out, looked at before the planned end or ridden on after it: ${shown} of ${of} measures differ, at the stricter level that each look costs (5 % over all of them).`,
-  flipsAgree: (p: string) => `Flips of the pairs agree (p ${p} over all measures).`,
+  flipsDecide: (p: string) =>
+    `From six pairs on, what is claimed is decided by swapping A and B within the pairs (least p ${p}).`,
   flipsDoNot: (names: string[]) =>
-    `${listed(names)}: only under the model; flips of the pairs do not show it.`,
-  flipsShowMore: (p: string) =>
-    `Flips of the pairs would show more than the model claims (p ${p}): another pair decides.`,
+    `${listed(names)}: the model alone would claim a difference. Swapping A and B within the pairs does not show it, so it is not claimed.`,
+  holdsWhile: (label: string, times: string) =>
+    `${label}: this holds as long as rides differ by themselves by less than ${times} times what the laps of one ride do. Six pairs would not hang on that.`,
   orderUnknown: () => 'The order of driving is not known: a trend over the session may count to the setting.',
   oneRideASide: () => 'One ride on a side: that can’t tell the setting from the ride.',
   unlikeSides: (label: string) =>

@@ -100,6 +100,36 @@ it('tells pairs from what is none, and checks the model by their flips from six 
   expect(compareRides(night('ABBAABBABA', -1), KNOWN).crossCheck).toBeNull();
 });
 
+it('from six pairs on the flips decide, and what they claim has an interval without 0', () => {
+  const night = (by: readonly number[]) =>
+    by.flatMap((d, i): ComparedRide[] => {
+      const noise = ((3 * i) % 7) / 20;
+      const b = ride('B', 90 + noise + d, 90.1 + noise + d);
+      return i % 2 === 0
+        ? [ride('A', 90 + noise, 90.1 + noise), b]
+        : [b, ride('A', 90 + noise, 90.1 + noise)];
+    });
+  const [five] = compareRides(night([-1, -1.2, -0.9, -1.1, -1]), KNOWN).measures;
+  expect(five).toMatchObject({ verdict: 'differs', isOnlyModel: false });
+  // One pair of six that goes the other way: flips find as much in 4 of 64, and no difference is claimed.
+  const [six] = compareRides(night([-1, -1.2, -0.9, -1.1, -1, 0.1]), KNOWN).measures;
+  expect(six).toMatchObject({
+    verdict: 'no difference shown',
+    pClaim: 4 / 64,
+    isOnlyModel: true,
+    holdsUpTo: null,
+  });
+  const random = seededRandom(8);
+  for (let i = 0; i < 60; i++) {
+    const order = Array.from({ length: 7 }, () => (random.uniform() < 0.5 ? 'AB' : 'BA')).join('');
+    const rides = evening(random, order, 2, { rides: 1, drift: 0, unlike: 1 }).map((one) =>
+      one.side === 'A' ? one : { ...one, laps: one.laps.map((l) => ({ ...l, timeS: l.timeS! - 3 })) },
+    );
+    for (const { verdict, interval } of compareRides(rides, KNOWN).measures)
+      if (verdict === 'differs') expect(interval[0] * interval[1]).toBeGreaterThan(0);
+  }
+});
+
 it('a pair that lost a ride tells nothing under flips, and shifts no other', () => {
   const drawn = [...'ABBAABBABAAB'].map((side, i) => ({
     ...ride(side as 'A' | 'B', 90 + ((3 * i) % 7) / 20 - (side === 'B' ? 1 : 0), 90 - (side === 'B' ? 1 : 0)),

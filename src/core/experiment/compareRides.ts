@@ -3,7 +3,14 @@ import { countedLaps, lapMeasure, type MeasuredLap } from '../rides/measureRide'
 import { MEASURES_SHOWN, type MeasureName, type MeasureSpec } from '../rides/measures';
 import { holm } from './holm';
 import { AT_END } from './alphaSpending';
-import { fitRides, type Effect, type NotEnough, type RideFit, type RideValues } from './rideModel';
+import {
+  fitRides,
+  holdsUpToShare,
+  type Effect,
+  type NotEnough,
+  type RideFit,
+  type RideValues,
+} from './rideModel';
 import { LEAST_PAIRS, strongestUnderFlips } from './signFlips';
 
 /** One ride of a comparison. */
@@ -26,12 +33,20 @@ export interface Comparison extends RideFit {
   meanB: number;
   /** `p` adjusted for every measure that is shown (Holm); of the measure named beforehand `p` itself. */
   pHolm: number;
-  /** What the claim goes by: `pHolm`, or more where the sides are too unlike to be pooled. */
+  /**
+   * What the claim goes by: `pHolm`, or more where the sides are too unlike to be pooled; from six pairs on the chance under
+   * flips of the pairs, or the model's own where that is more.
+   */
   pClaim: number;
   verdict: 'differs' | 'no difference shown';
+  /**
+   * The greatest ρ at which a claim of under six pairs would stand; `null` where nothing is claimed, where flips decide, or where
+   * it stands at any.
+   */
+  holdsUpTo: number | null;
   /** It was named before the first ride, and is tested alone. */
   isNamed: boolean;
-  /** Claimed by the model, and not by the flips of the pairs. */
+  /** The model alone would claim it; the flips of the pairs do not show it, and so it is not claimed. */
   isOnlyModel: boolean;
   nA: number;
   nB: number;
@@ -56,7 +71,7 @@ export interface RidesCompared {
   untold: Untold[];
   /** `null` where the rides were not driven as pairs of an A and a B. */
   pairs: number | null;
-  /** The chance of the strongest of all measures under flips of the pairs; `null` under six pairs. */
+  /** The least chance of all measures under flips of the pairs, and whether the model claims nothing more; `null` under six pairs. */
   crossCheck: { pMax: number; agrees: boolean } | null;
   warnings: ComparisonWarning[];
 }
@@ -70,9 +85,10 @@ export interface CompareOptions {
 }
 
 /**
- * A against B over the counted laps of some rides, by every measure.
- * Claims from nothing (2,000 evenings each): 5 % or less over all measures together, with a trend of two lap spreads, rides
- * that differ by themselves and unlike sides.
+ * A against B over the counted laps of some rides, by every measure. Under six pairs the model decides (Holm), from six pairs
+ * on the flips of the pairs do; what is claimed has an interval that leaves out 0.
+ * Claims from nothing: 5 % or less over all measures together, with a trend of two lap spreads, rides that differ by
+ * themselves as much as their laps, and unlike sides.
  * @param rides in order of driving, where `isOrderKnown`
  * @source docs/core.md, Rides and verdicts
  */
@@ -90,9 +106,12 @@ export function compareRides(
   const adjusted = adjust(told, named, ({ p }) => p);
   const claimed = adjust(told, named, ({ p, perSide }) => Math.max(p, perSide?.p ?? 0));
   const pairs = pairsOf(rides, isOrderKnown);
-  const flips = pairs && pairs.length >= LEAST_PAIRS ? flipped(told, pairs) : null;
-  const measures = told.map(({ measure, fit, a, b }, i): Comparison => {
-    const differs = claimed[i]! < level;
+  const isOneRide = warningsOf(rides, isOrderKnown, []).includes('one ride a side');
+  const flips = pairs && pairs.length >= LEAST_PAIRS ? flipped(told, named, pairs) : null;
+  const measures = told.map(({ measure, values, fit, a, b }, i): Comparison => {
+    const own = effectShown(fit).p;
+    const pClaim = flips ? Math.max(flips[i]!, own) : claimed[i]!;
+    const differs = pClaim < level;
     return {
       name: measure.name,
       label: measure.label,
@@ -102,10 +121,14 @@ export function compareRides(
       meanA: mean(a),
       meanB: mean(b),
       pHolm: adjusted[i]!,
-      pClaim: claimed[i]!,
+      pClaim,
       verdict: differs ? 'differs' : 'no difference shown',
+      holdsUpTo:
+        differs && !flips && !isOneRide && pClaim > 0
+          ? holdsUpToShare(values, isOrderKnown, (level * own) / pClaim)
+          : null,
       isNamed: measure.name === named,
-      isOnlyModel: differs && flips !== null && flips[i]! >= AT_END,
+      isOnlyModel: !differs && flips !== null && claimed[i]! < level,
       nA: a.length,
       nB: b.length,
     };
@@ -156,7 +179,12 @@ function pairsOf(rides: readonly ComparedRide[], isOrderKnown: boolean): [number
   return isDrawn || whole.length === places.size ? whole : null;
 }
 
-function flipped(told: readonly { values: RideValues[] }[], pairs: readonly [number, number][]): number[] {
+/** Each measure's chance under flips of the pairs: the one named beforehand by itself, the others against the strongest. */
+function flipped(
+  told: readonly { measure: MeasureSpec; values: RideValues[] }[],
+  named: MeasureName | undefined,
+  pairs: readonly [number, number][],
+): number[] {
   const meanOf = ({ values }: RideValues) => {
     const known = values.filter((v) => v !== null);
     return known.length > 0 ? mean(known) : null;
@@ -168,14 +196,16 @@ function flipped(told: readonly { values: RideValues[] }[], pairs: readonly [num
       return one === null || other === null ? 0 : other - one;
     }),
   );
-  return strongestUnderFlips(differences);
+  const isAlone = told.map(({ measure }) => measure.name === named);
+  const others = strongestUnderFlips(differences.filter((_, i) => !isAlone[i]));
+  let at = 0;
+  return differences.map((row, i) => (isAlone[i] ? strongestUnderFlips([row])[0]! : others[at++]!));
 }
 
 function crossCheckOf(measures: readonly Comparison[], flips: readonly number[]) {
   if (flips.length === 0) return null;
   const pMax = Math.min(...flips);
-  const claims = measures.some(({ verdict }) => verdict === 'differs');
-  return { pMax, agrees: claims ? !measures.some((m) => m.isOnlyModel) : pMax >= AT_END };
+  return { pMax, agrees: !measures.some((m) => m.isOnlyModel) };
 }
 
 function warningsOf(

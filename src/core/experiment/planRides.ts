@@ -1,5 +1,5 @@
 import { chiSquareQuantile, studentQuantile } from '../numeric/distributions';
-import { LEVEL, POWER, RIDE_SHARE } from './rideModel';
+import { LEVEL, POWER, LEAST_RIDE_SHARE } from './rideModel';
 
 /** How much laps of one driver spread by themselves, in a measure's own unit. */
 export interface Spread {
@@ -62,7 +62,7 @@ export function lapsToShow(times: number, measures = 1): number | null {
 export function visibleWith({ pairs, lapsPerRide }: Plan, measures = 1): number {
   const df = 2 * pairs * lapsPerRide - 3;
   if (!(df >= 2)) return Infinity;
-  return reach(df, measures) * Math.sqrt((2 * (1 + RIDE_SHARE * lapsPerRide)) / (pairs * lapsPerRide));
+  return reach(df, measures) * Math.sqrt((2 * (1 + LEAST_RIDE_SHARE * lapsPerRide)) / (pairs * lapsPerRide));
 }
 
 /** Pairs that show a difference of `times` lap spreads; `null` where more than {@link MOST_PAIRS} would be needed. */

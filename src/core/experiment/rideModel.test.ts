@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric/random';
-import { fitRides, type RideFit, type RideValues } from './rideModel';
+import { fitRides, holdsUpToShare, LEAST_RIDE_SHARE, type RideFit, type RideValues } from './rideModel';
 import { tries } from '../testing/longRun';
 
 const ride = (side: 'A' | 'B', ...values: number[]): RideValues => ({ side, values });
@@ -27,7 +27,9 @@ it('gives the reference values of four rides of two laps', () => {
 
 it('leaves the trend out where the order is not known', () => {
   const effect = fitted(ABBA, false);
-  expect(effect).toMatchObject({ df: 6, drift: null });
+  // The trend that nobody takes out makes rides differ more than their laps do: ρ rises, and four rides less two are left.
+  expect(effect).toMatchObject({ df: 2, drift: null });
+  expect(effect.rideShare).toBeGreaterThan(LEAST_RIDE_SHARE);
   // Balanced, δ is the difference of the plain means.
   expect(effect.difference).toBeCloseTo(89.69 - 90.0225, 9);
 });
@@ -84,10 +86,11 @@ function evening(
   sides: string,
   laps: (side: string) => number,
   trend = 2,
+  rideSd = 0.5,
 ) {
   let lap = 0;
   return [...sides].map((side) => {
-    const own = 0.5 * random.normal();
+    const own = rideSd * random.normal();
     return ride(
       side as 'A' | 'B',
       ...Array.from({ length: laps(side) }, () => 90 + own + random.normal() - (trend * lap++) / 10),
@@ -114,6 +117,35 @@ it('errs as often as it says, with a trend of two lap spreads too', () => {
       ride(side, ...values.map((v) => 90 + (v! - 90) * (side === 'A' ? 3 : 1))),
     );
   expect(falseShare(2000, uneven)).toBeLessThan(0.075);
+});
+
+it.each([
+  [1, 0.065],
+  [2, 0.075],
+])('errs no oftener where rides spread %s times as much as laps', (rideSd, most) => {
+  const runs = tries(600, 4000);
+  for (const sides of ['ABBABAAB', 'ABBABAABBAAB'])
+    expect(falseShare(runs, (random) => evening(random, sides, () => 2, 0, rideSd))).toBeLessThan(
+      most + (runs < 1000 ? 0.02 : 0),
+    );
+});
+
+it('says how much a claim hangs on what rides differ by themselves', () => {
+  const known = [...'ABBABA'].map((side, i) =>
+    ride(side as 'A' | 'B', ...[0, 1].map((k) => ((7 * i + 3 * k) % 5) / 5 + (side === 'B' ? 2 : 0))),
+  );
+  const upTo = holdsUpToShare(known, true, 0.05)!;
+  expect(upTo).toBeGreaterThan(fitted(known).rideShare);
+  // What would not be claimed at all hangs on nothing more.
+  expect(holdsUpToShare(known, true, 1e-12)).toBe(fitted(known).rideShare);
+  expect(holdsUpToShare([ride('A', 1)], true, 0.05)).toBeNull();
+});
+
+it('where p is 1 the interval does not leave out 0', () => {
+  const { p, interval } = fitted([ride('A', 0.1, 0.1, 0.1), ride('B', 0.1 + 6e-17, 0.1, 0.1 + 6e-17)]);
+  expect(p).toBe(1);
+  expect(interval[0]).toBeLessThanOrEqual(0);
+  expect(interval[1]).toBeGreaterThanOrEqual(0);
 });
 
 it('covers the truth 19 times of 20', () => {

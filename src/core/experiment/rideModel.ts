@@ -32,6 +32,8 @@ export type NotEnough = 'no laps of A' | 'no laps of B' | 'two laps a side' | 'm
 
 /** What is said of a measure, and what it is worth. */
 export interface RideFit extends Effect {
+  /** ρ: variance between rides over variance between laps of a ride, as these rides have it, never under {@link LEAST_RIDE_SHARE}. */
+  rideShare: number;
   /**
    * The same with one variance a side, where the laps a side and their spreads are so unlike that pooling them errs;
    * `null` where they are not. A claim then needs both.
@@ -41,8 +43,10 @@ export interface RideFit extends Effect {
 
 export type Fitted = { fit: RideFit; why: null } | { fit: null; why: NotEnough };
 
-/** Variance between rides over variance between laps. Held fixed: a handful of rides cannot tell it. */
-export const RIDE_SHARE = 0.25;
+/** The least variance between rides over variance between laps: a handful of rides that look alike does not show less. */
+export const LEAST_RIDE_SHARE = 0.25;
+/** Beyond this all laps of a ride say the same. */
+const MOST_RIDE_SHARE = 1e4;
 /** Differences under this share of the largest value are rounding. */
 const ROUNDING = 1e-9;
 /**
@@ -57,11 +61,12 @@ export const LEVEL = 0.95;
 export const POWER = 0.8;
 
 /**
- * y = μ + δ·B + λ·τ + u_ride + e, by generalised least squares with V = σ²(I + ρZZᵀ), ρ = 0.25, and t with N − p degrees of
- * freedom. τ runs from −½ to ½ over the laps in order of driving, so that a session's trend is not counted to B; a lap that
- * cannot tell the measure keeps its place.
- * Errs (20,000 runs each): 5 % with rides as alike as ρ says; 10 to 16 % for one ride a side whose rides differ as much as
- * their laps, so one ride a side never speaks of the setting.
+ * y = μ + δ·B + λ·τ + u_ride + e, by generalised least squares with V = σ²(I + ρZZᵀ). ρ is the restricted maximum likelihood
+ * (Patterson and Thompson 1971) or 0.25, whichever is more: at 0.25 the t has N − p degrees of freedom, above it rides − p.
+ * Where rides − p is under 1 nothing tells ρ, and 0.25 stands. τ runs from −½ to ½ over the laps in order of driving, so that
+ * a session's trend is not counted to B; a lap that cannot tell the measure keeps its place.
+ * Errs: docs/core.md, Rides and verdicts. One ride a side that differs as much as its laps errs in 10 to 16 %, so one ride
+ * a side never speaks of the setting.
  * @param rides in order of driving, where `isOrderKnown`; values in any unit
  * @returns the fit, or why there is none: where N − p is under 2, or a side has under 2 laps
  * @example A 90.42 90.18, B 89.86 89.74, B 89.55 89.61, A 89.83 89.66 → δ −0.3325, se 0.0629, df 5, p 0.0032
@@ -75,17 +80,94 @@ export function fitRides(rides: readonly RideValues[], isOrderKnown: boolean): F
   if (nB === 0) return notEnough('no laps of B');
   if (nA < 2 || nB < 2) return notEnough('two laps a side');
   if (df < 2) return notEnough('more laps');
-  const pooled = fit(blocks, isOrderKnown, { A: 1, B: 1 });
+  const share = rideShareOf(blocks, isOrderKnown, df);
+  const pooled = fit(blocks, isOrderKnown, { A: 1, B: 1 }, share.rho);
   if (!pooled) return notEnough('no order');
   const largest = Math.max(...blocks.flatMap(({ y }) => y.map(Math.abs)));
-  const effect = effectOf(
-    pooled.beta,
-    Math.sqrt((pooled.squares / df) * pooled.varianceOfDelta),
-    df,
-    largest,
-  );
-  const perSide = perSideOf(blocks, isOrderKnown, pooled, { nA, nB }, largest);
-  return { fit: { ...effect, perSide }, why: null };
+  const effect = pooledEffect(pooled, df, share.df, largest);
+  const perSide = perSideOf(blocks, isOrderKnown, pooled, { nA, nB }, { ...share, largest });
+  return { fit: { ...effect, rideShare: share.rho, perSide }, why: null };
+}
+
+const pooledEffect = (
+  { beta, squares, varianceOfDelta }: Fit,
+  residualDf: number,
+  df: number,
+  largest: number,
+) => effectOf(beta, Math.sqrt((squares / residualDf) * varianceOfDelta), df, largest);
+
+/**
+ * How much a claim hangs on how much rides differ by themselves: the greatest ρ at which the difference would still be told
+ * from 0 at `level`. `null` where even the greatest ρ leaves it standing, or the measure can't be told.
+ * @param level of p, 0 … 1
+ */
+export function holdsUpToShare(
+  rides: readonly RideValues[],
+  isOrderKnown: boolean,
+  level: number,
+): number | null {
+  const told = fitRides(rides, isOrderKnown).fit;
+  if (!told) return null;
+  const blocks = lapsInOrder(rides);
+  const residualDf = blocks.reduce((n, { y }) => n + y.length, 0) - (isOrderKnown ? 3 : 2);
+  const largest = Math.max(...blocks.flatMap(({ y }) => y.map(Math.abs)));
+  const pAt = (logRho: number) => {
+    const at = fit(blocks, isOrderKnown, { A: 1, B: 1 }, Math.exp(logRho));
+    return at ? pooledEffect(at, residualDf, told.df, largest).p : 1;
+  };
+  let [low, high] = [Math.log(told.rideShare), Math.log(MOST_RIDE_SHARE)];
+  if (pAt(high) < level) return null;
+  if (pAt(low) >= level) return told.rideShare;
+  while (high - low > SHARE_TOLERANCE) {
+    const middle = (low + high) / 2;
+    if (pAt(middle) < level) low = middle;
+    else high = middle;
+  }
+  return Math.exp(low);
+}
+
+/** In the logarithm of ρ. */
+const SHARE_TOLERANCE = 1e-4;
+
+/** ρ by restricted maximum likelihood, and the degrees of freedom of a t that goes by it. */
+function rideShareOf(blocks: readonly Block[], isOrderKnown: boolean, residualDf: number) {
+  const least = { rho: LEAST_RIDE_SHARE, df: residualDf };
+  const betweenDf = blocks.filter(({ y }) => y.length > 0).length - (isOrderKnown ? 3 : 2);
+  if (betweenDf < 1) return least;
+  const unlikely = (logRho: number) => {
+    const rho = Math.exp(logRho);
+    const at = fit(blocks, isOrderKnown, { A: 1, B: 1 }, rho);
+    if (!at || !(at.squares > 0)) return Infinity;
+    const logDetV = blocks.reduce((sum, { y }) => sum + Math.log1p(rho * y.length), 0);
+    return residualDf * Math.log(at.squares) + logDetV + at.logDet;
+  };
+  const [from, to] = [Math.log(LEAST_RIDE_SHARE), Math.log(MOST_RIDE_SHARE)];
+  // Going up must be better by more than rounding: laps that are one a ride say nothing of ρ at all.
+  const atLeast = unlikely(from);
+  if (!(unlikely(from + FIRST_STEP) < atLeast - 1e-9)) return least;
+  return { rho: Math.exp(goldenLeast(unlikely, from, to)), df: betweenDf };
+}
+
+const FIRST_STEP = 0.01;
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** Where a function with one valley is least. */
+function goldenLeast(f: (x: number) => number, from: number, to: number): number {
+  let [low, high] = [from, to];
+  let [left, right] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
+  let [atLeft, atRight] = [f(left), f(right)];
+  while (high - low > SHARE_TOLERANCE) {
+    if (atLeft <= atRight) {
+      [high, right, atRight] = [right, left, atLeft];
+      left = high - GOLDEN * (high - low);
+      atLeft = f(left);
+    } else {
+      [low, left, atLeft] = [left, right, atRight];
+      right = low + GOLDEN * (high - low);
+      atRight = f(right);
+    }
+  }
+  return (low + high) / 2;
 }
 
 const notEnough = (why: NotEnough): Fitted => ({ fit: null, why });
@@ -112,24 +194,23 @@ function perSideOf(
   isOrderKnown: boolean,
   { spread }: Fit,
   { nA, nB }: { nA: number; nB: number },
-  largest: number,
+  { rho, df, largest }: { rho: number; df: number; largest: number },
 ): Effect | null {
   const [less, more] = [Math.min(spread.A, spread.B), Math.max(spread.A, spread.B)];
   const isEven = Math.max(nA, nB) <= UNEVEN_LAPS * Math.min(nA, nB);
   if (more <= ROUNDING * largest || (isEven && more <= UNEVEN_SPREAD * less)) return null;
   const floor = 1e-6 * more;
-  const own = fit(blocks, isOrderKnown, {
-    A: Math.max(spread.A, floor) ** 2,
-    B: Math.max(spread.B, floor) ** 2,
-  });
+  const variance = { A: Math.max(spread.A, floor) ** 2, B: Math.max(spread.B, floor) ** 2 };
+  const own = fit(blocks, isOrderKnown, variance, rho);
   // Few laps do not show how wild they are: the smaller side's freedom is all there is.
-  return own && effectOf(own.beta, Math.sqrt(own.varianceOfDelta), Math.min(nA, nB) - 1, largest);
+  const ownDf = Math.min(df, Math.min(nA, nB) - 1);
+  return own && effectOf(own.beta, Math.sqrt(own.varianceOfDelta), ownDf, largest);
 }
 
 function effectOf(beta: number[], error: number, df: number, largest: number): Effect {
-  const difference = beta[1]!;
   const tiny = ROUNDING * largest;
-  const isNothing = Math.abs(difference) <= tiny && error <= tiny;
+  const isNothing = Math.abs(beta[1]!) <= tiny && error <= tiny;
+  const difference = isNothing ? 0 : beta[1]!;
   const p = isNothing ? 1 : error === 0 ? 0 : 2 * (1 - studentCdf(Math.abs(difference) / error, df));
   const reach = studentQuantile((1 + LEVEL) / 2, df) * error;
   return {
@@ -150,11 +231,18 @@ interface Fit {
   squares: number;
   /** Of δ, in units of the variance that the weights leave open. */
   varianceOfDelta: number;
+  /** log |XᵀV⁻¹X|. */
+  logDet: number;
   /** Root mean square of the residuals of each side. */
   spread: Record<'A' | 'B', number>;
 }
 
-function fit(laps: readonly Block[], hasTrend: boolean, variance: Record<'A' | 'B', number>): Fit | null {
+function fit(
+  laps: readonly Block[],
+  hasTrend: boolean,
+  variance: Record<'A' | 'B', number>,
+  rho: number,
+): Fit | null {
   const blocks = laps.map(({ side, y, taus }) => ({
     side,
     y,
@@ -164,15 +252,16 @@ function fit(laps: readonly Block[], hasTrend: boolean, variance: Record<'A' | '
   const product = (side: 'A' | 'B', x: number[], y: number[]) => {
     const sum = (v: number[]) => v.reduce((a, b) => a + b, 0);
     const inner = x.reduce((a, v, i) => a + v * y[i]!, 0);
-    return (inner - (RIDE_SHARE / (1 + RIDE_SHARE * x.length)) * sum(x) * sum(y)) / variance[side];
+    return (inner - (rho / (1 + rho * x.length)) * sum(x) * sum(y)) / variance[side];
   };
   const p = hasTrend ? 3 : 2;
   const over = (f: (block: (typeof blocks)[number]) => number) => blocks.reduce((a, b) => a + f(b), 0);
   const indices = Array.from({ length: p }, (_, i) => i);
-  const inverse = invert(
+  const inverted = invert(
     indices.map((i) => indices.map((j) => over(({ side, rows }) => product(side, rows[i]!, rows[j]!)))),
   );
-  if (!inverse) return null;
+  if (!inverted) return null;
+  const { inverse, logDet } = inverted;
   const right = indices.map((i) => over(({ side, rows, y }) => product(side, rows[i]!, y)));
   const beta = inverse.map((row) => row.reduce((a, v, j) => a + v * right[j]!, 0));
   const residuals = blocks.map(({ side, y, rows }) => ({
@@ -187,13 +276,15 @@ function fit(laps: readonly Block[], hasTrend: boolean, variance: Record<'A' | '
     beta,
     squares: residuals.reduce((a, { side, r }) => a + product(side, r, r), 0),
     varianceOfDelta: inverse[1]![1]!,
+    logDet,
     spread: { A: spreadOf('A'), B: spreadOf('B') },
   };
 }
 
 /** Gauss–Jordan with pivots; `null` where the columns say the same. */
-function invert(matrix: number[][]): number[][] | null {
+function invert(matrix: number[][]): { inverse: number[][]; logDet: number } | null {
   const p = matrix.length;
+  let logDet = 0;
   const work = matrix.map((row, i) => [...row, ...row.map((_, j) => (i === j ? 1 : 0))]);
   const size = Math.max(...matrix.map((row, i) => Math.abs(row[i]!)));
   for (let k = 0; k < p; k++) {
@@ -203,6 +294,7 @@ function invert(matrix: number[][]): number[][] | null {
     [work[k], work[pivot]] = [work[pivot]!, work[k]!];
     const head = work[k]![k]!;
     if (!(Math.abs(head) > 1e-12 * size)) return null;
+    logDet += Math.log(Math.abs(head));
     work[k] = work[k]!.map((v) => v / head);
     for (let i = 0; i < p; i++) {
       if (i === k) continue;
@@ -210,5 +302,5 @@ function invert(matrix: number[][]): number[][] | null {
       work[i] = work[i]!.map((v, j) => v - factor * work[k]![j]!);
     }
   }
-  return work.map((row) => row.slice(p));
+  return { inverse: work.map((row) => row.slice(p)), logDet };
 }

@@ -40,7 +40,7 @@ const COMPARED: TableColumn<Comparison>[] = [
     headView: (
       <Term
         word="95 % interval"
-        meaning="Of the difference between B and A, with the session’s trend taken out and rides that differ a little by themselves (t distribution)."
+        meaning="Of the difference between B and A, with the session’s trend taken out and as much as rides differ by themselves (t distribution). Of this measure alone: it can leave out 0 where no difference is claimed over all of them."
       />
     ),
     value: (c) =>
@@ -50,11 +50,11 @@ const COMPARED: TableColumn<Comparison>[] = [
     className: FIGURE,
   },
   {
-    head: 'p, Holm',
+    head: 'p, adjusted',
     headView: (
       <Term
-        word="p, Holm"
-        meaning="Chance of a difference this large if A and B were the same; adjusted for all measures shown. Under 0.05 it is claimed."
+        word="p, adjusted"
+        meaning="Chance of a difference this large if A and B were the same; adjusted for all measures shown (Holm; from six pairs on by swapping A and B within the pairs). Under 0.05 it is claimed."
       />
     ),
     value: (c) => chanceText(c.pClaim),

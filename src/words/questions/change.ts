@@ -2,7 +2,7 @@ import type { ChangeAnswer, LeftOut } from '@/core/experiment/questions/change';
 import type { PairPlan } from '@/core/experiment/questions/pairs';
 import { minutesOf, outlook, pairsToShow } from '@/core/experiment/planRides';
 import { MEASURES_SHOWN, type MeasureSpec } from '@/core/rides/measures';
-import { comparisonWarning, crossCheckText, missingText, trustSentence, verdictSentence } from '../verdict';
+import { comparisonWarning, missingText, restsOn, trustSentence, verdictSentence } from '../verdict';
 import { SENTENCES } from '../verdictSentences';
 import { usualWords, type OwnLaps, type Planned, type QuestionWords } from './questionWords';
 
@@ -32,7 +32,7 @@ export const changeWords: QuestionWords<PairPlan, ChangeAnswer> = {
   trust: ({ compared, sides, isEarly }) => trustSentence(compared.measures, sides, { isEarly }),
   remarks: ({ answer: { compared, leftOut, strayLogs } }) =>
     [
-      crossCheckText(compared) ?? [],
+      restsOn(compared),
       compared.warnings.map(comparisonWarning),
       leftOut.map(({ ride, why }) => LEFT_OUT[why](ride)),
       strayLogs > 0 ? SENTENCES.strayLogs(strayLogs) : [],
