@@ -57,19 +57,25 @@ function evening(
 const EVENINGS = 2000;
 
 function claims(say: Say): void {
-  for (const [what, measures, how] of [
-    ['spread alone, 1 measure', 1, { rides: 0, drift: 0, unlike: 1 }],
-    ['spread alone, 12 measures', 12, { rides: 0, drift: 0, unlike: 1 }],
-    ['a trend of 2 spreads, 12', 12, { rides: 0.5, drift: 2, unlike: 1 }],
-    ['rides that differ, 12', 12, { rides: 0.5, drift: 0, unlike: 1 }],
-    ['spreads 3 : 1, 4', 4, { rides: 0.5, drift: 1, unlike: 3 }],
+  for (const [what, measures, how, pairs] of [
+    ['spread alone, 1 measure', 1, { rides: 0, drift: 0, unlike: 1 }, 4],
+    ['spread alone, 12 measures', 12, { rides: 0, drift: 0, unlike: 1 }, 4],
+    ['a trend of 2 spreads, 12', 12, { rides: 0.5, drift: 2, unlike: 1 }, 4],
+    ['rides that differ, 12', 12, { rides: 0.5, drift: 0, unlike: 1 }, 4],
+    ['rides as much as laps, 12', 12, { rides: 1, drift: 0, unlike: 1 }, 4],
+    ['rides twice as much, 12', 12, { rides: 2, drift: 0, unlike: 1 }, 4],
+    ['spreads 3 : 1, 4', 4, { rides: 0.5, drift: 1, unlike: 3 }, 4],
+    ['six pairs, rides twice as much, 12', 12, { rides: 2, drift: 2, unlike: 1 }, 6],
+    ['six pairs, spreads 3 : 1, 4', 4, { rides: 0.5, drift: 1, unlike: 3 }, 6],
   ] as const) {
     const random = seededRandom(71);
     let [wrong, covered] = [0, 0];
     for (let i = 0; i < EVENINGS; i++) {
-      const nothing = compareRides(evening(random, 4, measures, { ...how, by: 0 }), { isOrderKnown: true });
+      const nothing = compareRides(evening(random, pairs, measures, { ...how, by: 0 }), {
+        isOrderKnown: true,
+      });
       if (nothing.measures.some(({ verdict }) => verdict === 'differs')) wrong++;
-      const some = compareRides(evening(random, 4, 1, { ...how, by: -0.7 }), { isOrderKnown: true })
+      const some = compareRides(evening(random, pairs, 1, { ...how, by: -0.7 }), { isOrderKnown: true })
         .measures[0]!;
       if (some.interval[0] <= -0.7 && some.interval[1] >= -0.7) covered++;
     }

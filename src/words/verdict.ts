@@ -128,10 +128,12 @@ export function missingText({ label, why, nA, nB }: Untold): string {
 
 /** What claims rest on: flips of the pairs from six on, under six how much rides may differ by themselves. */
 export function restsOn({ crossCheck, measures }: RidesCompared): string[] {
-  if (crossCheck === null)
-    return measures.flatMap(({ label, holdsUpTo }) =>
-      holdsUpTo === null ? [] : [SENTENCES.holdsWhile(label, Math.sqrt(holdsUpTo).toFixed(1))],
+  if (crossCheck === null) {
+    const hanging = measures.flatMap(({ label, holdsUpTo }) =>
+      holdsUpTo === null ? [] : [{ label, times: Math.sqrt(holdsUpTo).toFixed(1) }],
     );
+    return hanging.length > 0 ? [SENTENCES.holdsWhile(hanging)] : [];
+  }
   const onlyModel = measures.filter((m) => m.isOnlyModel).map((m) => m.label);
   return [
     SENTENCES.flipsDecide(chanceText(crossCheck.pMax)),

@@ -69,8 +69,8 @@ export const SENTENCES = {
     `From six pairs on, what is claimed is decided by swapping A and B within the pairs (least p ${p}).`,
   flipsDoNot: (names: string[]) =>
     `${listed(names)}: the model alone would claim a difference. Swapping A and B within the pairs does not show it, so it is not claimed.`,
-  holdsWhile: (label: string, times: string) =>
-    `${label}: this holds as long as rides differ by themselves by less than ${times} times what the laps of one ride do. Six pairs would not hang on that.`,
+  holdsWhile: (said: { label: string; times: string }[]) =>
+    `Under six pairs this hangs on how much rides differ by themselves. It holds while that is less than ${listed(said.map(({ label, times }) => `${times} times (${label.toLowerCase()})`))} what the laps of one ride do.`,
   orderUnknown: () => 'The order of driving is not known: a trend over the session may count to the setting.',
   oneRideASide: () => 'One ride on a side: that can’t tell the setting from the ride.',
   unlikeSides: (label: string) =>

@@ -123,7 +123,7 @@ it('says what a plan takes, with the driver’s own spread, and what it cannot s
   });
   const plan = { pairs: 4, lapsPerRide: 2, named: 'lapTimeS' as const, searched: 1 };
   expect(QUESTION_WORDS.change.plan(plan, own(0.2), false)).toBe(
-    '4 pairs of 2 laps a ride, about 40 minutes: differences from 0.37 s are seen 4 times in 5 (from 0.74 s if you spread as much as your rides leave open). 0.10 s takes more than 16 pairs: ask a measure that spreads less, or the force',
+    '4 pairs of 2 laps a ride, about 40 minutes: differences from 0.45 s are seen 4 times in 5 (from 0.89 s if you spread as much as your rides leave open). 0.10 s takes more than 16 pairs: ask a measure that spreads less, or the force',
   );
   expect(QUESTION_WORDS.change.plan(plan, own(0.08), false)).toMatch(/0\.10 s takes \d+ pairs$/);
   expect(QUESTION_WORDS.change.plan(plan, own(0.2), true)).toMatch(/leave open\)$/);
@@ -192,7 +192,7 @@ it('a comparison says what is shown, how far it can be trusted, and what speaks 
   expect(change(weak).sentence).toBe('No difference shown');
 });
 
-it('says how the flips of the pairs agree, and why a measure or a ride is left out', () => {
+it('says what claims rest on, and why a measure or a ride is left out', () => {
   const six = compare(rides('ABBAABBAABBA', (side, _, noise) => two(side, noise, -1)));
   expect(change(six).remarks[0]).toMatch(/^From six pairs on, what is claimed is decided by/);
   const only = {
@@ -204,7 +204,7 @@ it('says how the flips of the pairs agree, and why a measure or a ride is left o
   expect(change(only).sentence).toMatch(/^No difference shown/);
   const four = compare(rides('ABBAABBA', (side, _, noise) => two(side, noise, -1)));
   expect(change(four).remarks[0]).toMatch(
-    /^Lap time: this holds as long as rides differ by themselves by less than \d/,
+    /It holds while that is less than \d+\.\d times \(lap time\) what the laps/,
   );
   const unlike = compare(
     rides('ABBA', (side, _, noise) =>

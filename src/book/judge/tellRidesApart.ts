@@ -1,5 +1,4 @@
 import type { Comparison } from '@/core/experiment/compareRides';
-import { LEAST_RIDE_SHARE } from '@/core/experiment/rideModel';
 import { tellApart } from '@/core/experiment/tellApart';
 import { mean } from '@/core/numeric/moments';
 import { countedValues, type MeasuredLap } from '@/core/rides/measureRide';
@@ -46,13 +45,8 @@ export function tellRidesApart(
     if (!isPutBack || apart.length === 0 || apart.length === changed.length || !measured) return [];
     return [{ putBack: apart.map((key) => changed.indexOf(key)), value: measured.value }];
   });
-  // se² = σ²·2(1/m + ρ) of one ride a side: what one ride's mean spreads by.
-  const laps = Math.max(1, Math.round((surest.nA + surest.nB) / 2));
-  const sigma = surest.se / Math.sqrt(2 / laps + 2 * LEAST_RIDE_SHARE);
-  const rideSd = Math.max(
-    sigma * Math.sqrt(1 / laps + LEAST_RIDE_SHARE),
-    Math.abs(surest.difference) * LEAST_SD,
-  );
+  // Of one ride a side se² is σ²·2(1/m + ρ): twice the variance of one ride's mean.
+  const rideSd = Math.max(surest.se / Math.SQRT2, Math.abs(surest.difference) * LEAST_SD);
   const told = tellApart(changed.length, rides, { before: surest.meanA, after: surest.meanB, rideSd });
   return {
     label: measure.label,

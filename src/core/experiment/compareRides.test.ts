@@ -4,6 +4,7 @@ import type { MeasuredLap } from '../rides/measureRide';
 import { MEASURES, MEASURES_SHOWN, type Measured, type MeasureName } from '../rides/measures';
 import { compareRides, type ComparedRide } from './compareRides';
 import { holm } from './holm';
+import { visibleWith } from './planRides';
 import { AT_END, levelPerLook } from './alphaSpending';
 import { tries } from '../testing/longRun';
 
@@ -120,14 +121,16 @@ it('from six pairs on the flips decide, and what they claim has an interval with
     holdsUpTo: null,
   });
   const random = seededRandom(8);
+  let claims = 0;
   for (let i = 0; i < 60; i++) {
     const order = Array.from({ length: 7 }, () => (random.uniform() < 0.5 ? 'AB' : 'BA')).join('');
     const rides = evening(random, order, 2, { rides: 1, drift: 0, unlike: 1 }).map((one) =>
       one.side === 'A' ? one : { ...one, laps: one.laps.map((l) => ({ ...l, timeS: l.timeS! - 3 })) },
     );
     for (const { verdict, interval } of compareRides(rides, KNOWN).measures)
-      if (verdict === 'differs') expect(interval[0] * interval[1]).toBeGreaterThan(0);
+      if (verdict === 'differs' && ++claims) expect(interval[0] * interval[1]).toBeGreaterThan(0);
   }
+  expect(claims).toBeGreaterThan(30);
 });
 
 it('a pair that lost a ride tells nothing under flips, and shifts no other', () => {
@@ -155,6 +158,33 @@ it('whoever looks at every pair of twelve still claims from nothing in 5 of 100 
   });
   expect(looked.filter(Boolean).length / runs).toBeLessThan(0.05 + 2 * Math.sqrt((0.05 * 0.95) / runs));
 });
+
+it.each([
+  [4, 1],
+  [4, 12],
+  [6, 1],
+  [8, 12],
+])(
+  'what %s pairs of %s measures are said to show is seen 4 times in 5, or a little oftener',
+  (pairs, measures) => {
+    const random = seededRandom(57);
+    const runs = tries(60, 400);
+    const by = visibleWith({ pairs, lapsPerRide: 2 }, measures);
+    const named = measures === 1 ? ('lapTimeS' as const) : undefined;
+    const seen = Array.from({ length: runs }, () => {
+      const order = Array.from({ length: pairs }, () => (random.uniform() < 0.5 ? 'AB' : 'BA')).join('');
+      const rides = evening(random, order, measures, { rides: 0.5, drift: 0, unlike: 1 }).map((one) =>
+        one.side === 'A' ? one : { ...one, laps: one.laps.map((l) => ({ ...l, timeS: l.timeS! + by })) },
+      );
+      return compareRides(rides, { ...KNOWN, named }).measures.some(
+        ({ name, verdict }) => name === 'lapTimeS' && verdict === 'differs',
+      );
+    });
+    const error = 2.5 * Math.sqrt((0.8 * 0.2) / runs);
+    expect(seen.filter(Boolean).length / runs).toBeGreaterThan(0.8 - error);
+    expect(seen.filter(Boolean).length / runs).toBeLessThan(0.88 + error);
+  },
+);
 
 it('a lap that cannot tell a measure keeps its place in the trend', () => {
   const rides = [...'ABBA'].map((side, i): ComparedRide => ({

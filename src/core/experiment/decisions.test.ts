@@ -19,14 +19,19 @@ describe('what a plan takes', () => {
     expect(lapsToShow(0.001)).toBeNull();
   });
 
-  it('what is seen shrinks with every pair and grows with every measure', () => {
+  it('what is seen shrinks with every pair but the sixth, from which on flips decide, and grows with every measure', () => {
     fc.assert(
       fc.property(fc.integer({ min: 2, max: 15 }), fc.integer({ min: 1, max: 12 }), (pairs, measures) => {
         const plan = { pairs, lapsPerRide: 2 };
         const seen = visibleWith(plan, measures);
-        expect(visibleWith({ ...plan, pairs: pairs + 1 }, measures)).toBeLessThan(seen);
+        const next = visibleWith({ ...plan, pairs: pairs + 1 }, measures);
+        if (pairs === 5) expect(next).toBeGreaterThan(seen);
+        else expect(next).toBeLessThan(seen);
         expect(visibleWith(plan, measures + 1)).toBeGreaterThan(seen);
-        expect(pairsToShow(seen, 2, measures)).toBe(pairs);
+        const fewest = pairsToShow(seen, 2, measures)!;
+        expect(fewest).toBeLessThanOrEqual(pairs);
+        expect(visibleWith({ ...plan, pairs: fewest }, measures)).toBeLessThanOrEqual(seen);
+        expect(visibleWith({ ...plan, pairs: fewest - 1 }, measures)).toBeGreaterThan(seen);
       }),
     );
     expect(visibleWith({ pairs: 1, lapsPerRide: 2 })).toBe(Infinity);

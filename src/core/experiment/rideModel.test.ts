@@ -136,7 +136,8 @@ it('says how much a claim hangs on what rides differ by themselves', () => {
   );
   const upTo = holdsUpToShare(known, true, 0.05)!;
   expect(upTo).toBeGreaterThan(fitted(known).rideShare);
-  // What would not be claimed at all hangs on nothing more.
+  // A laxer level stands for longer; a level that is not met at all does not stand beyond what was found.
+  expect(holdsUpToShare(known, true, 0.2)!).toBeGreaterThan(upTo);
   expect(holdsUpToShare(known, true, 1e-12)).toBe(fitted(known).rideShare);
   expect(holdsUpToShare([ride('A', 1)], true, 0.05)).toBeNull();
 });

@@ -115,16 +115,16 @@ export function holdsUpToShare(
     const at = fit(blocks, isOrderKnown, { A: 1, B: 1 }, Math.exp(logRho));
     return at ? pooledEffect(at, residualDf, told.df, largest).p : 1;
   };
-  let [low, high] = [Math.log(told.rideShare), Math.log(MOST_RIDE_SHARE)];
-  if (pAt(high) < level) return null;
-  if (pAt(low) >= level) return told.rideShare;
-  while (high - low > SHARE_TOLERANCE) {
-    const middle = (low + high) / 2;
-    if (pAt(middle) < level) low = middle;
-    else high = middle;
-  }
-  return Math.exp(low);
+  // Step by step, so that it is the first ρ at which the claim falls, whatever comes after; the last one before it is given.
+  const from = Math.log(told.rideShare);
+  const step = (Math.log(MOST_RIDE_SHARE) - from) / SHARE_STEPS;
+  for (let i = 0; i <= SHARE_STEPS; i++)
+    if (pAt(from + i * step) >= level) return Math.exp(from + Math.max(0, i - 1) * step);
+  return null;
 }
+
+/** Each is 5 % of ρ or less, which is 3 % of a spread. */
+const SHARE_STEPS = 200;
 
 /** In the logarithm of ρ. */
 const SHARE_TOLERANCE = 1e-4;
