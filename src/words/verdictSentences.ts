@@ -70,7 +70,7 @@ export const SENTENCES = {
   flipsDoNot: (names: string[]) =>
     `${listed(names)}: the model alone would claim a difference. Swapping A and B within the pairs does not show it, so it is not claimed.`,
   holdsWhile: (said: { label: string; times: string }[]) =>
-    `Under six pairs this hangs on how much rides differ by themselves. It holds while that is less than ${listed(said.map(({ label, times }) => `${times} times (${label.toLowerCase()})`))} what the laps of one ride do.`,
+    `Under six pairs this hangs on how much rides differ by themselves. It stands as long as rides spread less than ${listed(said.map(({ label, times }) => `${times} (${label.toLowerCase()})`))} times as much as the laps of one ride.`,
   orderUnknown: () => 'The order of driving is not known: a trend over the session may count to the setting.',
   oneRideASide: () => 'One ride on a side: that can’t tell the setting from the ride.',
   unlikeSides: (label: string) =>

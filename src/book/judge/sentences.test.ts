@@ -204,7 +204,7 @@ it('says what claims rest on, and why a measure or a ride is left out', () => {
   expect(change(only).sentence).toMatch(/^No difference shown/);
   const four = compare(rides('ABBAABBA', (side, _, noise) => two(side, noise, -1)));
   expect(change(four).remarks[0]).toMatch(
-    /It holds while that is less than \d+\.\d times \(lap time\) what the laps/,
+    /It stands as long as rides spread less than \d+\.\d \(lap time\) times as much/,
   );
   const unlike = compare(
     rides('ABBA', (side, _, noise) =>

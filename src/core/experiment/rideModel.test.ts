@@ -142,6 +142,20 @@ it('says how much a claim hangs on what rides differ by themselves', () => {
   expect(holdsUpToShare([ride('A', 1)], true, 0.05)).toBeNull();
 });
 
+it('what one variance a side claims less surely stands for less, too', () => {
+  const noise = (i: number, k: number) => ((7 * i + 3 * k) % 5) / 5;
+  const unlike = [...'ABBABA'].map((side, i) =>
+    ride(
+      side as 'A' | 'B',
+      ...Array.from({ length: side === 'A' ? 2 : 4 }, (_, k) => noise(i, k) + (side === 'B' ? 3 : 0)),
+    ),
+  );
+  const { perSide, p } = fitted(unlike);
+  expect(perSide!.p).toBeGreaterThan(p);
+  // A level between the two: the pooled model would go on, the claim does not stand at all.
+  expect(holdsUpToShare(unlike, true, (p + perSide!.p) / 2)).toBe(fitted(unlike).rideShare);
+});
+
 it('where p is 1 the interval does not leave out 0', () => {
   const { p, interval } = fitted([ride('A', 0.1, 0.1, 0.1), ride('B', 0.1 + 6e-17, 0.1, 0.1 + 6e-17)]);
   expect(p).toBe(1);

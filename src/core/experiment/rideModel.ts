@@ -73,8 +73,7 @@ export const POWER = 0.8;
  */
 export function fitRides(rides: readonly RideValues[], isOrderKnown: boolean): Fitted {
   const blocks = lapsInOrder(rides);
-  const laps = (side: 'A' | 'B') => blocks.reduce((n, r) => n + (r.side === side ? r.y.length : 0), 0);
-  const [nA, nB] = [laps('A'), laps('B')];
+  const { nA, nB } = lapsOf(blocks);
   const df = nA + nB - (isOrderKnown ? 3 : 2);
   if (nA === 0) return notEnough('no laps of A');
   if (nB === 0) return notEnough('no laps of B');
@@ -83,7 +82,7 @@ export function fitRides(rides: readonly RideValues[], isOrderKnown: boolean): F
   const share = rideShareOf(blocks, isOrderKnown, df);
   const pooled = fit(blocks, isOrderKnown, { A: 1, B: 1 }, share.rho);
   if (!pooled) return notEnough('no order');
-  const largest = Math.max(...blocks.flatMap(({ y }) => y.map(Math.abs)));
+  const largest = largestOf(blocks);
   const effect = pooledEffect(pooled, df, share.df, largest);
   const perSide = perSideOf(blocks, isOrderKnown, pooled, { nA, nB }, { ...share, largest });
   return { fit: { ...effect, rideShare: share.rho, perSide }, why: null };
@@ -109,11 +108,16 @@ export function holdsUpToShare(
   const told = fitRides(rides, isOrderKnown).fit;
   if (!told) return null;
   const blocks = lapsInOrder(rides);
-  const residualDf = blocks.reduce((n, { y }) => n + y.length, 0) - (isOrderKnown ? 3 : 2);
-  const largest = Math.max(...blocks.flatMap(({ y }) => y.map(Math.abs)));
+  const sides = lapsOf(blocks);
+  const residualDf = sides.nA + sides.nB - (isOrderKnown ? 3 : 2);
+  const largest = largestOf(blocks);
+  // As a claim goes: by the pooled model, and by one variance a side where that is asked as well.
   const pAt = (logRho: number) => {
-    const at = fit(blocks, isOrderKnown, { A: 1, B: 1 }, Math.exp(logRho));
-    return at ? pooledEffect(at, residualDf, told.df, largest).p : 1;
+    const share = { rho: Math.exp(logRho), df: told.df };
+    const at = fit(blocks, isOrderKnown, { A: 1, B: 1 }, share.rho);
+    if (!at) return 1;
+    const own = told.perSide && perSideOf(blocks, isOrderKnown, at, sides, { ...share, largest });
+    return Math.max(pooledEffect(at, residualDf, told.df, largest).p, own?.p ?? 0);
   };
   // Step by step, so that it is the first ρ at which the claim falls, whatever comes after; the last one before it is given.
   const from = Math.log(told.rideShare);
@@ -188,6 +192,13 @@ function lapsInOrder(rides: readonly RideValues[]): Block[] {
     return { side, y: laps.map(({ value }) => value), taus: laps.map(({ tau }) => tau) };
   });
 }
+
+function lapsOf(blocks: readonly Block[]) {
+  const laps = (side: 'A' | 'B') => blocks.reduce((n, r) => n + (r.side === side ? r.y.length : 0), 0);
+  return { nA: laps('A'), nB: laps('B') };
+}
+
+const largestOf = (blocks: readonly Block[]) => Math.max(...blocks.flatMap(({ y }) => y.map(Math.abs)));
 
 function perSideOf(
   blocks: readonly Block[],
